@@ -3,7 +3,7 @@ import type { TextEdit } from '../../findings/finding';
 import type { Program } from '../../program';
 import { declaredEarlier } from './declared-late';
 import { otherNumber } from './distinct-cases';
-import { declaredAt, givenAt, misplacedAt, type Guess } from './guesses';
+import { declaredAt, givenAt, membersAt, misplacedAt, type Guess } from './guesses';
 import { readingMovedTo } from './readings-anew';
 import { readingsDeclared } from './readings-declared';
 import { cost, type ProgramWishes } from './wishes';
@@ -42,6 +42,7 @@ export function refusedEdits(
   return [
     ...found,
     ...valuesGiven(program, asked),
+    ...(language === 'cpp' ? membersAt(source) : []),
     ...declaredAt(source, language, unknownIn(program), pinsUnnamed(source, board, pins)),
     ...(problems.some(({ code }) => MISPLACED.has(code))
       ? misplacedAt(source, language, asked).map((guess): Guess => ({

@@ -22,7 +22,7 @@ const IN_FULL: RunLimits = { steps: STEPS_OF_A_TRY };
 /** How long a first look goes on: so many times as long as the run of the reference, or as long as that of the build itself, and some more. */
 const TIMES_AS_LONG = 4;
 /** What is counted round by round takes steps that a program which is over, or waits for nothing to happen, does not take. */
-const MORE = { steps: 100_000, changes: 1000 };
+const MORE = { steps: 40_000, changes: 1000 };
 /** What changes its pins for ever shows nothing by going on, and most of what is tried on it does so too. */
 const MORE_CHANGES_OF_BUSY = 250;
 /** What of the build's own run counts: one that is busy without end is no measure. */

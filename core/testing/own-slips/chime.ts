@@ -89,8 +89,8 @@ void loop() {
     ],
     [
       'swapped args',
-      'runtime-error',
-      'Exchange note and SPEAKER in line 9.',
+      'arguments',
+      'Write SPEAKER, note instead of note, SPEAKER in line 9.',
       ['tone(SPEAKER, note, length)', 'tone(note, SPEAKER, length)'],
     ],
     ['wrong note', 'tone-off', 'Write 659 instead of 569 in line 4.', ['659', '569']],

@@ -206,7 +206,7 @@ void loop() {
     [
       'WARNING LOW missing',
       'not-dark',
-      'Add digitalWrite(WARNING, LOW); after line 32.',
+      'Add digitalWrite(WARNING, LOW); after line 41.',
       ['    digitalWrite(WARNING, LOW);\n', ''],
     ],
     [

@@ -27,6 +27,10 @@ import { soil } from './soil';
 import { speed } from './speed';
 import { thermo } from './thermo';
 import { words } from './words';
+import { melody } from './melody';
+import { lift } from './lift';
+import { tally } from './tally';
+import { hothouse } from './hothouse';
 import type { OwnSlips } from './own-slips';
 
 /** Slips as beginners make them, written by hand, in programs that are not the exercise's own. */
@@ -60,5 +64,9 @@ export const ownSlips: readonly OwnSlips[] = [
   pyfade,
   greenhouse,
   reaction,
+  melody,
+  lift,
+  tally,
+  hothouse,
 ];
 export type { OwnSlip, OwnSlips } from './own-slips';

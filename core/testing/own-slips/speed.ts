@@ -108,7 +108,7 @@ void loop() {
     [
       'map order',
       'not-lit',
-      'Write map(value, 0, 1023, 100, 600) instead of map(value, 100, 600, 0, 1023) in line 16.',
+      'Write 0, 1023, 100, 600 instead of 100, 600, 0, 1023 in line 16.',
       ['map(value, 0, 1023, 100, 600)', 'map(value, 100, 600, 0, 1023)'],
     ],
     ['<', 'logic-inverted', 'Write >= instead of <= in line 17.', ['>= interval', '<= interval']],

@@ -93,6 +93,7 @@ function numbersOfConstantsExchanged({ tokens }: Form): readonly Guess[] {
   return given.flatMap(({ token, value }, at): readonly Guess[] => {
     const next = given[at + 1];
     if (next?.token.line !== token.line + 1 || next.value.text === value.text) return [];
+    if (!mayBeExchanged({ name: token.text, value }, { name: next.token.text, value: next.value })) return [];
     return [
       {
         edits: [written(next.value, value.text, 0).edits[0]!, written(value, next.value.text, 0).edits[0]!],
@@ -105,6 +106,14 @@ function numbersOfConstantsExchanged({ tokens }: Form): readonly Guess[] {
       },
     ];
   });
+}
+
+/** Whether two constants are numbers of one sort, and the name of neither says that it is the larger one where it is. */
+function mayBeExchanged(...both: readonly { readonly name: string; readonly value: Token }[]): boolean {
+  const isFraction = ({ value }: { readonly value: Token }): boolean => /\./.test(value.text);
+  const [small, large] = both.toSorted((one, other) => Number(one.value.text) - Number(other.value.text));
+  const saysSo = /MIN|LOW|FIRST/.test(small!.name) && /MAX|HIGH|LAST/.test(large!.name);
+  return both.every((one) => isFraction(one) === isFraction(both[0]!)) && !saysSo;
 }
 
 /** A table that is made and never asked: the entry for a name, in that name’s place. */

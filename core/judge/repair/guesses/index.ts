@@ -2,6 +2,7 @@ import type { Language } from '../../../program';
 import { otherNames } from '../alike-names';
 import { LONGEST } from '../token-places';
 import { ofAsTheExerciseAsks } from './as-the-exercise-asks';
+import { ofAverages } from './averages';
 import { ofBlockEnds } from './block-ends';
 import {
   callsAlone,
@@ -12,10 +13,12 @@ import {
   typesReturned,
   valuesLeftOut,
 } from './declared-otherwise';
+import { membersMended, ofCppClasses } from './cpp-classes';
 import { ofEarlyEnds } from './early-ends';
 import { entriesMeant, ofEntriesOfRows } from './entries-of-rows';
 import { ofFieldsAndRows } from './fields-and-rows';
 import { formOf } from './form';
+import { ofFormulaParts } from './formula-parts';
 import { ofFormulas } from './formulas';
 import { type Guess, type Lacking, type Rule, written } from './guess';
 import { ofInTheirPlace, valuesForReadings } from './in-their-place';
@@ -26,7 +29,11 @@ import { ofLines, otherOrders, removedLines } from './lines';
 import { ofMissing } from './missing';
 import { ofModuleCalls } from './module-calls';
 import { countersSetBack, flagsToo, ofNeverChanged } from './never-changed';
+import { ofIdleNames } from './idle-names';
 import { ofIdleOutputs } from './idle-outputs';
+import { limitsAndMaps, ofLimits } from './limits';
+import { ofNeverSwitched } from './never-switched';
+import { ofNextOnes } from './next-ones';
 import { limitsIn, otherNumbers } from './numbers';
 import { mapsAsAsked, ofAsElsewhere } from './as-elsewhere';
 import { ofShifts } from './shifts';
@@ -72,6 +79,12 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofRounds,
   ...ofPinsListed,
   ...ofSounds,
+  ...ofCppClasses,
+  ...ofLimits,
+  ...ofNextOnes,
+  ...ofIdleNames,
+  ...ofFormulaParts,
+  ...ofAverages,
   ...ofPythonBlocks,
   ...ofIdleTakings,
   ...ofMovedIntoLoops,
@@ -99,6 +112,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofListPlaces,
   ...ofReadTwice,
   ...ofIdleOutputs,
+  ...ofNeverSwitched,
   ...ofAsTheExerciseAsks,
   ...ofBlockEnds,
   ...ofSwitches,
@@ -178,6 +192,7 @@ export function givenAt(
     ...argumentsGiven(form),
     ...functionsGiven(form, lines),
     ...(language === 'cpp' ? [...typesReturned(form), ...callsAlone(form), ...entriesMeant(form)] : []),
+    ...(language === 'cpp' ? limitsAndMaps(form, formOf(asked, language)) : []),
     ...mapsAsAsked(form, formOf(asked, language)),
     ...valuesLeftOut(form, linesOfTooMany),
     ...valuesAdded(form, lines, formOf(asked, language)),
@@ -213,6 +228,12 @@ export function misplacedAt(source: string, language: Language, asked: string): 
   return form.tokens.length > LONGEST
     ? []
     : [...elsesInOrder(form), ...labelsRenamed(form, formOf(asked, language))];
+}
+
+/** What may be meant where a compiler refuses what is done with objects of a program's own classes, in C++. */
+export function membersAt(source: string): readonly Guess[] {
+  const form = formOf(source, 'cpp');
+  return form.tokens.length > LONGEST ? [] : membersMended(form);
 }
 
 export type { Guess, Lacking, Told } from './guess';

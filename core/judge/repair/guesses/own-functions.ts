@@ -87,11 +87,15 @@ export function argumentsGiven(form: Form): readonly Guess[] {
   const variables = [...holdings].flatMap(([name, held]) => (isNumber(held) ? [name] : []));
   return functionsIn(form)
     .filter(({ takes }) => takes.length === 1)
-    .flatMap(({ name }) => {
+    .flatMap(({ name, takes, block }) => {
+      // A place in a list begins with the first.
+      const isPlace = tokens.some(
+        ({ text, line }, at) => text === takes[0] && tokens[at - 1]?.text === '[' && isInside(line, block),
+      );
       const elsewhere = tokens.flatMap(({ text }, index) =>
         text === name && tokens[index + 3]?.text === ')' ? [tokens[index + 2]!.text] : [],
       );
-      const all = [...new Set([...variables, ...elsewhere])];
+      const all = [...new Set([...(isPlace ? ['0'] : []), ...variables, ...elsewhere])];
       return tokens.flatMap((token, index): readonly Guess[] => {
         const close = tokens[index + 2];
         // What stands in the same function is nearest.

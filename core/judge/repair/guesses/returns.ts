@@ -5,7 +5,7 @@ import { functionsIn } from './functions';
 import { written, type Guess, type Rule } from './guess';
 import { counterOf, end, setBy } from './places';
 
-const [GIVEN_BACK, RETURNED] = [1.4, 1.5];
+const [COST_OF_NO_MORE, GIVEN_BACK, RETURNED] = [1.38, 1.4, 1.5];
 
 /** Numbers that a function gives back, one of them twice: each case has its own. */
 function returnsToldApart({ tokens, blocks }: Form): readonly Guess[] {
@@ -199,8 +199,109 @@ function returnsBehindLoops({ tokens, blocks, source, language }: Form): readonl
   });
 }
 
+/** `return STEP;` in two cases one after the other: the other way in one of them. */
+function returnsOpposite({ tokens, blocks }: Form): readonly Guess[] {
+  return blocks
+    .filter(({ head }) => head === 'function')
+    .flatMap((block): readonly Guess[] => {
+      const given = tokens.flatMap(({ text, line }, index) => {
+        if (text !== 'return' || !isInside(line, block)) return [];
+        const minus = tokens[index + 1]?.text === '-' ? tokens[index + 1] : undefined;
+        const value = tokens[index + (minus ? 2 : 1)];
+        const isAll = value?.line === line && (tokens[tokens.indexOf(value) + 1]?.text ?? ';') === ';';
+        return value && isAll && /^(?:word|number)$/.test(value.kind) ? [{ minus, value }] : [];
+      });
+      return given
+        .filter(
+          ({ minus, value }) =>
+            !/^(?:0|true|false|True|False|None|HIGH|LOW)$/.test(value.text) &&
+            given.some(
+              (other) => other.value !== value && other.value.text === value.text && !other.minus === !minus,
+            ),
+        )
+        .map(({ minus, value }) => ({
+          ...(minus
+            ? {
+                edits: [
+                  {
+                    line: minus.line,
+                    column: minus.column,
+                    length: value.endColumn - minus.column,
+                    by: value.text,
+                  },
+                ],
+                text: `Write ${value.text} instead of -${value.text} in line ${value.line}.`,
+                cost: GIVEN_BACK,
+              }
+            : written(value, `-${value.text}`, GIVEN_BACK)),
+          told: {
+            why: `Line ${value.line} gives back ${minus ? '-' : ''}${value.text}, and so does another case of the function.`,
+            ask: `In which direction does each case go?`,
+          },
+        }));
+    });
+}
+
+/** `pressed = now; return true;`: what has just been kept is given back. */
+function keptAndGivenBack({ tokens, blocks }: Form): readonly Guess[] {
+  return tokens.flatMap((token, index): readonly Guess[] => {
+    const value = tokens[index + 1];
+    const isTurned = value?.text === '!' || value?.text === 'not';
+    const isYes = /^(?:true|True)$/.test(value?.text ?? '');
+    if (token.text !== 'return' || !(isTurned || isYes)) return [];
+    const block = blocks.findLast((one) => one.opens && isInside(token.line, one));
+    const before = block?.statements.findLast(({ last }) => last.line < token.line);
+    const kept = before ? setBy(before) : [];
+    if (isYes) return kept.map((name) => written(value!, name, GIVEN_BACK));
+    const turned = tokens[index + 2];
+    return turned && kept.includes(turned.text)
+      ? [
+          {
+            edits: [
+              { line: value!.line, column: value!.column, length: turned.column - value!.column, by: '' },
+            ],
+            text: `Write ${turned.text} without ${value!.text} in line ${turned.line}.`,
+            cost: COST_OF_NO_MORE,
+          },
+        ]
+      : [];
+  });
+}
+
+/** `(volts - 0.5) * 100;` as the last line of what gives a number: it is worked out and not given back. */
+function lastWorkedOut(form: Form): readonly Guess[] {
+  const { tokens, language } = form;
+  if (language === 'python') return [];
+  return functionsIn(form).flatMap(({ block }): readonly Guess[] => {
+    const last = lastIn(block, form);
+    const first = tokens.find(({ line, startsLine }) => startsLine && line === last?.line);
+    if (
+      !first ||
+      !last ||
+      isOfNothing(block, form) ||
+      !/^[(\d]/.test(first.text) ||
+      !isInside(last.line, block)
+    )
+      return [];
+    return [
+      {
+        edits: [{ line: first.line, column: first.column, length: 0, by: 'return ' }],
+        text: `Write return at the beginning of line ${first.line}.`,
+        cost: GIVEN_BACK,
+        told: {
+          why: `Line ${first.line} works out what the function should give, and does not give it back.`,
+          ask: `How does a function give back what it has worked out?`,
+        },
+      },
+    ];
+  });
+}
+
 /** The rules of this subject that something in a program speaks for. */
 export const ofReturns: readonly Rule[] = [
+  lastWorkedOut,
+  returnsOpposite,
+  keptAndGivenBack,
   returnsToldApart,
   lastReturns,
   valuesGivenBack,

@@ -114,7 +114,8 @@ function inPlaceOfNumbers({ name, clock }: Timer, form: Form): readonly Guess[] 
     .filter(({ opens }) => opens)
     .flatMap(({ statements }) =>
       statements.flatMap(({ text, first }): readonly Guess[] => {
-        const [, before, number] = new RegExp(`^(${name} = )(\\d[\\d.]*);?$`).exec(text) ?? [];
+        const [, before, number] =
+          new RegExp(`^(${name} = )(\\d[\\d.]*|[A-Z][A-Z0-9_]*);?$`).exec(text) ?? [];
         if (before === undefined || number === undefined) return [];
         return [
           {
