@@ -121,7 +121,7 @@ void loop() {
     [
       'no height =',
       'no-effect',
-      'Write height = constrain … in line 38.',
+      'Write height = at the beginning of line 38.',
       ['height = constrain', 'constrain'],
     ],
     [
@@ -139,7 +139,7 @@ void loop() {
     [
       'constrain of wish',
       'not-lit',
-      'Write height + wish … in line 38.',
+      'Write height + before wish in line 38.',
       ['constrain(height + wish(), LOWEST, HIGHEST)', 'constrain(wish(), LOWEST, HIGHEST)'],
     ],
     [

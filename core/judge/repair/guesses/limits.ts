@@ -34,7 +34,7 @@ function keptInTheFirst(form: Form): readonly Guess[] {
   return callsIn(form).flatMap(({ name, index, close }): readonly Guess[] => {
     const first = tokens.slice(index + 2, close).find(({ kind }) => kind === 'word');
     const isAlone = name.startsLine && tokens[close + 1]?.text === ';';
-    return isAlone && first ? [put(name, `${first.text} = `)] : [];
+    return isAlone && first ? [put(name, `${first.text} = `, `at the beginning of line ${name.line}`)] : [];
   });
 }
 
@@ -46,13 +46,15 @@ function fromWhatItWas(form: Form): readonly Guess[] {
     const [first] = tokens.slice(index + 2);
     if (sign?.text !== '=' || kept?.kind !== 'word' || !kept.startsLine || !first) return [];
     const isIn = tokens.slice(index + 2, close).some(({ text }) => text === kept.text);
-    return isIn || tokens[index]!.text === 'map' ? [] : [put(first, `${kept.text} + `)];
+    return isIn || tokens[index]!.text === 'map'
+      ? []
+      : [put(first, `${kept.text} + `, `before ${first.text} in line ${first.line}`)];
   });
 }
 
-const put = (before: Token, by: string): Guess => ({
-  edits: [{ line: before.line, column: before.column, length: 0, by }],
-  text: `Write ${by}${before.text} … in line ${before.line}.`,
+const put = ({ line, column }: Token, by: string, where: string): Guess => ({
+  edits: [{ line, column, length: 0, by }],
+  text: `Write ${by.trim()} ${where}.`,
   cost: COST,
 });
 
