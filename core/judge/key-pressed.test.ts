@@ -50,9 +50,7 @@ const causeOf = (was: string, is: string) => {
 describe('an LED and a buzzer that follow a key', () => {
   test('a pin and a tone in each other’s places are told as that, whatever else their line looks like', () => {
     const cause = causeOf('tone(HORN, 600)', 'tone(600, HORN)');
-    expect(cause.message).toBe(
-      'Line 12 gives tone its values in the wrong order: 600, HORN. It should be HORN, 600.',
-    );
+    expect(cause.message).toBe('Line 12: tone takes the pin first. 600 stands where the pin should be.');
     expect(cause.repair?.text).toBe('Exchange 600 and HORN in line 12.');
   });
 

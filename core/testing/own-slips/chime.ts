@@ -90,7 +90,7 @@ void loop() {
     [
       'swapped args',
       'arguments',
-      'Write SPEAKER, note instead of note, SPEAKER in line 9.',
+      'Exchange note and SPEAKER in line 9.',
       ['tone(SPEAKER, note, length)', 'tone(note, SPEAKER, length)'],
     ],
     ['wrong note', 'tone-off', 'Write 659 instead of 569 in line 4.', ['659', '569']],

@@ -169,7 +169,7 @@ void loop() {
     [
       'arg order',
       'arguments',
-      'Write LAMP, HIGH instead of HIGH, LAMP in line 21.',
+      'Exchange HIGH and LAMP in line 21.',
       ['digitalWrite(LAMP, HIGH)', 'digitalWrite(HIGH, LAMP)'],
     ],
   ],

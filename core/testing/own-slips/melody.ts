@@ -132,7 +132,7 @@ void loop() {
     [
       'tone swapped',
       'arguments',
-      'Write speaker, song[index].pitch instead of song[index].pitch, speaker in line 27.',
+      'Exchange song[index].pitch and speaker in line 27.',
       ['tone(speaker, song[index].pitch)', 'tone(song[index].pitch, speaker)'],
     ],
     [

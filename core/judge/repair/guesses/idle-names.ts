@@ -57,13 +57,7 @@ function idleInPlaceOfTwice(form: Form): readonly Guess[] {
           };
           return uses
             .filter((token) => uses.some((other) => other !== token && done(other) === done(token)))
-            .map((token): Guess => ({
-              ...written(token, name, COST),
-              told: {
-                why: `The program does nothing with ${name}, and twice the same with ${token.text}.`,
-                ask: `What is ${name} there for?`,
-              },
-            }));
+            .map((token) => written(token, name, COST));
         }),
     );
 }

@@ -26,7 +26,7 @@ export const swappedValues: Habit = (facts) => {
     const [one, other] = [written(first), written(second)];
     const { line, column } = first;
     const between = written({ ...first, column: first.endColumn, endColumn: second.column });
-    const text = `Write ${other}${between}${one} instead of ${one}${between}${other} in line ${line}.`;
+    const text = `Exchange ${one} and ${other} in line ${line}.`;
     return [
       warning(
         'arguments',
