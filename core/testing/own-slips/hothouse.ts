@@ -159,13 +159,13 @@ void loop() {
     ['no return', 'not-lit', 'Write return at the beginning of line 19.', ['return (volts', '(volts']],
     [
       'DIAL for SENSOR',
-      'not-lit',
+      'pin-disagrees',
       'Write SENSOR instead of DIAL in line 15.',
       ['analogRead(SENSOR)', 'analogRead(DIAL)'],
     ],
     [
       'SENSOR for DIAL',
-      'not-lit',
+      'pin-disagrees',
       'Write DIAL instead of SENSOR in line 23.',
       ['analogRead(DIAL)', 'analogRead(SENSOR)'],
     ],
