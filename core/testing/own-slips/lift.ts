@@ -93,7 +93,12 @@ void loop() {
       'Write STEP instead of -STEP in line 22.',
       ['return STEP;\n  if', 'return -STEP;\n  if'],
     ],
-    ['UP twice', 'pin-disagrees', 'Write DOWN instead of UP in line 23.', ['isPressed(DOWN)', 'isPressed(UP)']],
+    [
+      'UP twice',
+      'pin-disagrees',
+      'Write DOWN instead of UP in line 23.',
+      ['isPressed(DOWN)', 'isPressed(UP)'],
+    ],
     [
       'digitalRead UP',
       'not-dark',
