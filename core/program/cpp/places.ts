@@ -2,9 +2,10 @@ import { functionOfObjectSet } from './object-slips';
 import type { Repair } from '../../findings/finding';
 import { quantity } from '../../findings/finding';
 import { refusal, textRepair, type ProgramProblem } from '../problem';
-import { namedChildren, spanOf, type SyntaxNode } from '../syntax';
-import { mayUse } from './classes';
+import { namedChildren, nodesIn, spanOf, type SyntaxNode } from '../syntax';
+import { inherited, mayUse } from './classes';
 import type { Context } from './context';
+import { functionAsValue } from './function-as-value';
 import type { Variable } from './scope';
 import type { Expression, Place } from './tree';
 import { cellsOf, isScalar, pointerTo, typeText, type CType, type PointerType } from './types';
@@ -101,8 +102,10 @@ function fieldOf(node: SyntaxNode, context: Context, read: ReadExpression): Foun
   if (found?.type.kind !== 'struct') return undefined;
   const field = found.type.fields.find((candidate) => candidate.name === name.text);
   if (!field) {
+    const method = inherited(found.type, name.text, context.methods);
     const called = found.type.isLibrary ? functionOfObjectSet(name, found.type.name, context) : undefined;
     if (called) context.report(called);
+    else if (method) context.report(functionAsValue(name.text, spanOf(name), takesNothing(method.node)));
     else reportNoField(name, found.type.name, found.type.isLibrary ? [] : found.type.fields, context);
     return undefined;
   }
@@ -131,6 +134,12 @@ function fieldOfList(
   );
   return { ...told, evidence: { entries: quantity(length, '') } };
 }
+
+/** Whether the head of a function has nothing between its parentheses. */
+const takesNothing = (definition: SyntaxNode): boolean => {
+  const list = nodesIn(definition).find(({ type }) => type === 'parameter_list');
+  return list !== undefined && namedChildren(list).length === 0;
+};
 
 /** The place of a struct that a function has just given. */
 function given(node: SyntaxNode, context: Context, read: ReadExpression): Found | undefined {

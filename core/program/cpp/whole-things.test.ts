@@ -17,6 +17,18 @@ test.each([
   ['int steps[2] = {1, 2, 3};', 'delay(steps[0]);', 'syntax-other', 'Write 3 instead of 2 in line 4.'],
   ['struct Step { int pin; }; Step steps[] = {{8}};', 'delay(step[0].pin);', 'name-unknown', 'steps'],
   ['const int n = 1;', 'n = 2;', 'syntax-other', 'Remove const from line 4.'],
+  [
+    'struct Key { int pin; bool isDown() { return !digitalRead(pin); } }; Key key = {2};',
+    'if (key.isDown) delay(5);',
+    'arguments',
+    'Write isDown() instead of isDown in line 9.',
+  ],
+  [
+    'struct Key { int pin; bool isDown(int ms) { return !digitalRead(pin) && ms > 0; } }; Key key = {2};',
+    'if (key.isDown) delay(5);',
+    'arguments',
+    undefined,
+  ],
   ['String word = "a";', 'switch (word) { case 1: break; }', 'arguments', undefined],
 ])('%s %s is refused, with what to write', (top, body, code, repair) => {
   const { compiled, problems } = compileProgram(

@@ -255,7 +255,7 @@ void loop() {
     ],
     [
       'clicked without parens',
-      'name-unknown',
+      'arguments',
       'Write clicked() instead of clicked in line 54.',
       ['if (add.clicked())', 'if (add.clicked)'],
     ],

@@ -2,13 +2,15 @@ import { linesPut } from '../lines-put';
 import { closing } from '../token-places';
 import { isInside, type Form } from './form';
 import { functionsIn } from './functions';
-import type { Guess, Rule } from './guess';
+import { inCpp, type Guess, type Rule } from './guess';
 
 const COST = 0.95;
 
 /** A class of a program, with where its body begins and ends. */
 interface OwnClass {
   readonly name: string;
+  /** Whether its members are private until something else is said: a `struct` has public ones. */
+  readonly isPrivate: boolean;
   readonly open: number;
   readonly close: number;
 }
@@ -20,7 +22,9 @@ const classesIn = ({ tokens }: Form): readonly OwnClass[] =>
       /^(?:class|struct)$/.test(text) && brace?.text === '{'
         ? closing(tokens, index + 2, '{', '}')
         : undefined;
-    return close === undefined ? [] : [{ name: name!.text, open: index + 2, close }];
+    return close === undefined
+      ? []
+      : [{ name: name!.text, isPrivate: text === 'class', open: index + 2, close }];
   });
 
 /** The constructor of a class: its parameters, and the places of its brackets. */
@@ -136,31 +140,16 @@ function keptByTheObject(form: Form): readonly Guess[] {
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofCppClasses: readonly Rule[] = [givenAndForgotten, keptByTheObject].map(
-  (rule): Rule =>
-    (form) =>
-      form.language === 'cpp' ? rule(form) : [],
-);
+export const ofCppClasses: readonly Rule[] = inCpp([givenAndForgotten, keptByTheObject]);
 
-/** What may be meant where a compiler refuses what is done with objects: calls without brackets, members that are private. */
+/** What may be meant where a compiler refuses what is done with objects: members that are private, new ones without a value. */
 export function membersMended(form: Form): readonly Guess[] {
   const { tokens } = form;
-  const methods = new Set(functionsIn(form).map(({ name }) => name));
-  const uncalled = tokens.flatMap((token, index): readonly Guess[] => {
-    const isMember =
-      tokens[index - 1]?.text === '.' && methods.has(token.text) && tokens[index + 1]?.text !== '(';
-    return isMember
-      ? [
-          {
-            edits: [{ line: token.line, column: token.endColumn, length: 0, by: '()' }],
-            text: `Write ${token.text}() instead of ${token.text} in line ${token.line}.`,
-            cost: COST,
-          },
-        ]
-      : [];
-  });
   const opened = classesIn(form)
-    .filter(({ open, close }) => !tokens.slice(open, close).some(({ text }) => text === 'public'))
+    .filter(
+      ({ isPrivate, open, close }) =>
+        isPrivate && !tokens.slice(open, close).some(({ text }) => text === 'public'),
+    )
     .map(({ open, name }): Guess => {
       const brace = tokens[open]!;
       return {
@@ -169,7 +158,7 @@ export function membersMended(form: Form): readonly Guess[] {
         cost: COST,
       };
     });
-  return [...uncalled, ...opened, ...objectsGiven(form)];
+  return [...opened, ...objectsGiven(form)];
 }
 
 /** `Button add;` where a new one wants its pin: what stands at the top and is used nowhere. */

@@ -103,7 +103,7 @@ const cases: readonly Case[] = [
   ],
   [
     'the ranges of map exchanged',
-    ofFormulaParts,
+    ofLimits,
     LOOP('  v = map(x, 10, 40, 0, 1023);'),
     LOOP('  v = map(x, 0, 1023, 10, 40);'),
   ],
@@ -206,13 +206,6 @@ describe('what the text of a program in C++ speaks for', () => {
 });
 
 describe('where no compiler takes it', () => {
-  test('a function of an object is called', () => {
-    const source = `${BUTTON('Button(int p) : pin(p) {}')}Button add(2);\n${LOOP('  add.begin;')}`;
-    expect(membersMended(formOf(source, 'cpp')).map(({ text }) => text)).toEqual([
-      'Write begin() instead of begin in line 11.',
-    ]);
-  });
-
   test('what is used from outside is public', () => {
     const source = BUTTON('Button(int p) : pin(p) {}').replace('  public:\n', '');
     expect(membersMended(formOf(source, 'cpp')).map(({ text }) => text)).toEqual([

@@ -3,7 +3,7 @@ import type { Form } from './form';
 import { written, type Guess, type Rule } from './guess';
 import { numbersIn } from './numbers';
 
-const [COMMA, SUMMAND, RANGES] = [0.9, 1.45, 1.6];
+const [COMMA, SUMMAND] = [0.9, 1.45];
 /** Places in which a summand is tried. */
 const MOST = 10;
 
@@ -58,36 +58,5 @@ function summandsLeftOut(form: Form, asked: Form): readonly Guess[] {
 const isFactor = (token: Token, before: Token | undefined, after: Token | undefined): boolean =>
   token.kind === 'word' && /^(?:[=(]|return)$/.test(before?.text ?? '') && /^[*/]$/.test(after?.text ?? '');
 
-/** `map(x, 0, 40, 0, 1023)`: from what the reading goes, and to what it should, in each other's places. */
-function rangesExchanged({ tokens, language, source }: Form): readonly Guess[] {
-  if (language === 'python') return [];
-  const lines = source.split('\n');
-  return tokens.flatMap((close, index): readonly Guess[] => {
-    const [one, , two, comma, three, , four] = tokens.slice(index - 7, index);
-    const commas = [tokens[index - 8], tokens[index - 6], comma, tokens[index - 2]];
-    const isFour =
-      close.text === ')' &&
-      commas.every((token) => token?.text === ',') &&
-      [one, two, three, four].every(
-        (token) => token?.line === close.line && /^(?:word|number)$/.test(token.kind),
-      );
-    const line = lines[close.line - 1] ?? '';
-    if (!isFour || !/\bmap\s*\(/.test(line)) return [];
-    const is = line.slice(one!.column - 1, four!.endColumn - 1);
-    const by = [three, four, one, two].map((token) => token!.text).join(', ');
-    return [
-      {
-        edits: [{ line: close.line, column: one!.column, length: is.length, by }],
-        text: `Write ${by} instead of ${is} in line ${close.line}.`,
-        cost: RANGES,
-        told: {
-          why: `Line ${close.line}: map takes first from which number to which the reading goes, and then to which it should be brought.`,
-          ask: `Which two of the four numbers belong to the reading?`,
-        },
-      },
-    ];
-  });
-}
-
 /** The rules of this subject that something in a program speaks for. */
-export const ofFormulaParts: readonly Rule[] = [decimalCommas, summandsLeftOut, rangesExchanged];
+export const ofFormulaParts: readonly Rule[] = [decimalCommas, summandsLeftOut];

@@ -34,6 +34,14 @@ export interface Lacking {
  */
 export type Rule = (form: Form, asked: Form, lacking: Lacking) => readonly Guess[];
 
+/** Rules that look at programs in C++ only. */
+export const inCpp = (rules: readonly Rule[]): readonly Rule[] =>
+  rules.map(
+    (rule): Rule =>
+      (form, asked, lacking) =>
+        form.language === 'cpp' ? rule(form, asked, lacking) : [],
+  );
+
 /** A statement put in behind another one, or at the beginning of a block. */
 export function putIn(form: Form, at: Statement | Block, statement: string, cost: number): Guess {
   const after = 'first' in at ? at.last : at.opens!;

@@ -2,7 +2,7 @@ import type { Token } from '../../../program/token';
 import { TAKES_PIN } from '../pin-functions';
 import { declaresInside } from '../token-places';
 import { isInside, type Form } from './form';
-import { functionsIn, uncalledIn } from './functions';
+import { functionsIn, uncalledIn, type OwnFunction } from './functions';
 import { putIn, written, type Guess, type Rule } from './guess';
 
 const [BEGUN, COST] = [0.9, 1.42];
@@ -21,9 +21,10 @@ function namedIn({ tokens, language }: Form): readonly Named[] {
   const declared = tokens.flatMap((token, index) => {
     const isNamed = token.kind === 'word' && /^[=({;]$/.test(tokens[index + 1]?.text ?? '');
     const before = tokens[index - 1];
+    if (!isNamed) return [];
     const isAtTop =
       language === 'python' ? token.column === 1 : before?.kind === 'word' && !declaresInside(tokens, index);
-    if (!isNamed || !isAtTop) return [];
+    if (!isAtTop) return [];
     const type = language === 'python' ? (tokens[index + 2]?.text ?? '') : before!.text;
     return [{ token, type }];
   });
@@ -87,32 +88,27 @@ function objectsBegun(form: Form): readonly Guess[] {
 /** A function that gives something, takes nothing and is called by no line, in the place of another such that is called. */
 function idleFunctions(form: Form): readonly Guess[] {
   const { tokens } = form;
-  const gives = (name: string): boolean =>
-    functionsIn(form).some(
-      (one) =>
-        one.name === name &&
-        one.takes.length === 0 &&
-        tokens.some(
-          ({ text, line }, at) =>
-            text === 'return' && isInside(line, one.block) && tokens[at + 1]?.text !== ';',
-        ),
-    );
-  const idle = uncalledIn(form).filter(({ name }) => gives(name));
-  return idle.flatMap(({ name }) =>
-    tokens
-      .filter(
-        ({ text }, at) => text !== name && gives(text) && tokens[at + 2]?.text === ')' && !isHead(tokens, at),
-      )
-      .map((token): Guess => ({
+  const giving = functionsIn(form).filter(
+    ({ takes, block }) =>
+      takes.length === 0 &&
+      tokens.some(
+        ({ text, line }, at) => text === 'return' && isInside(line, block) && tokens[at + 1]?.text !== ';',
+      ),
+  );
+  const isGiving = ({ name }: Pick<OwnFunction, 'name'>): boolean => giving.some((one) => one.name === name);
+  const heads = new Set(giving.flatMap(({ block }) => block.headTokens));
+  const calls = tokens.filter(
+    (token, at) => isGiving({ name: token.text }) && tokens[at + 1]?.text === '(' && !heads.has(token),
+  );
+  return uncalledIn(form)
+    .filter(isGiving)
+    .flatMap(({ name }) =>
+      calls.map((token): Guess => ({
         ...written(token, name, COST),
         told: { why: `No line calls ${name}.`, ask: `What is ${name} there for, and who should ask it?` },
       })),
-  );
+    );
 }
-
-const isHead = (tokens: readonly Token[], index: number): boolean =>
-  /^(?:int|long|float|double|bool|byte|char|unsigned|def|uint\w+)$/.test(tokens[index - 1]?.text ?? '') ||
-  tokens[index + 3]?.text === '{';
 
 /** `return analogRead(DIAL);` beside two constants that no line uses: the ends to which the reading is brought. */
 function idleEnds({ tokens, source, language }: Form): readonly Guess[] {

@@ -1,9 +1,9 @@
 import type { Token } from '../../../program/token';
 import { closing } from '../token-places';
 import { isInside, type Form } from './form';
-import { written, type Guess, type Rule } from './guess';
+import { inCpp, written, type Guess, type Rule } from './guess';
 
-const COST = 1.4;
+const [COST, EXCHANGED] = [1.4, 1.6];
 /** Functions that change nothing and give back what they make of their first value. */
 const GIVING = /^(?:constrain|min|max|map|abs)$/;
 
@@ -152,7 +152,7 @@ function limitsLeftOut(form: Form): readonly Guess[] {
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofLimits: readonly Rule[] = [
+export const ofLimits: readonly Rule[] = inCpp([
   keptInTheFirst,
   fromWhatItWas,
   limitsTurned,
@@ -161,11 +161,8 @@ export const ofLimits: readonly Rule[] = [
   mapEndsNamed,
   bytesForEntries,
   onePastTheEnd,
-].map(
-  (rule): Rule =>
-    (form) =>
-      form.language === 'cpp' ? rule(form) : [],
-);
+  rangesExchanged,
+]);
 
 /** `map(x, 0, 1023, MAX, MIN)`: the names of the ends say which of them comes first. */
 function mapEndsNamed(form: Form): readonly Guess[] {
@@ -181,6 +178,30 @@ function mapEndsNamed(form: Form): readonly Guess[] {
         edits: [{ line: low.line, column: low.column, length: is.length, by }],
         text: `Write ${by} instead of ${is} in line ${low.line}.`,
         cost: COST,
+      },
+    ];
+  });
+}
+
+/** `map(x, 0, 40, 0, 1023)`: from what the reading goes, and to what it should, in each other's places. */
+function rangesExchanged(form: Form): readonly Guess[] {
+  const { tokens, source } = form;
+  return callsIn(form).flatMap(({ name, close, commas }): readonly Guess[] => {
+    const ends = commas.map((at) => tokens[at + 1]!);
+    const isPlain = commas.every((at, place) => (commas[place + 1] ?? close) === at + 2);
+    if (name.text !== 'map' || ends.length !== 4 || !isPlain) return [];
+    const [first, , , last] = ends as [Token, Token, Token, Token];
+    const is = (source.split('\n')[first.line - 1] ?? '').slice(first.column - 1, last.endColumn - 1);
+    const by = [...ends.slice(2), ...ends.slice(0, 2)].map(({ text }) => text).join(', ');
+    return [
+      {
+        edits: [{ line: first.line, column: first.column, length: is.length, by }],
+        text: `Write ${by} instead of ${is} in line ${first.line}.`,
+        cost: EXCHANGED,
+        told: {
+          why: `Line ${first.line}: map takes first from which number to which the reading goes, and then to which it should be brought.`,
+          ask: `Which two of the four numbers belong to the reading?`,
+        },
       },
     ];
   });

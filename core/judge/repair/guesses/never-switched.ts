@@ -1,15 +1,15 @@
+import type { Token } from '../../../program/token';
 import { declaresInside } from '../token-places';
 import { isInside, type Block, type Form, type Statement } from './form';
 import { functionsIn } from './functions';
-import { putIn, type Guess, type Rule } from './guess';
+import { inCpp, putIn, type Guess, type Rule } from './guess';
 import { variablesIn } from './places';
 
 const [COST, ELSEWHERE] = [1.45, 1.5];
 
 /** `digitalWrite(LED, HIGH)` and never `LOW`, or the other way round: the other level in each case that has none. */
 function levelsLeftOut(form: Form): readonly Guess[] {
-  const { tokens, language, blocks } = form;
-  if (language === 'python') return [];
+  const { tokens, blocks } = form;
   const written = tokens.flatMap((token, index) => {
     const [open, pin, comma, level, close] = tokens.slice(index + 1, index + 6);
     const isWrite = token.text === 'digitalWrite' && open?.text === '(' && comma?.text === ',';
@@ -56,38 +56,18 @@ const isJustBefore = (line: number, { opens }: Block, { blocks }: Form): boolean
  * with, kept in it.
  */
 function neverAnotherValue(form: Form): readonly Guess[] {
-  const { tokens, blocks, language } = form;
-  if (language === 'python') return [];
+  const { tokens, blocks } = form;
   const fields = new Set(fieldsIn(form));
   const names = new Set([...variablesIn(form), ...fields]);
   return [...names].flatMap((name): readonly Guess[] => {
-    const values = new Set(
-      tokens.flatMap(({ text }, at) =>
-        text === name && /^(?:[-+]?=|\+\+|--)$/.test(tokens[at + 1]?.text ?? '')
-          ? [
-              tokens[at + 1]!.text === '='
-                ? tokens
-                    .slice(at + 2, at + 4)
-                    .map((one) => one.text)
-                    .join('')
-                : '…',
-            ]
-          : [],
-      ),
-    );
-    const asked = tokens.flatMap(({ text }, at) => {
-      const [before, after] = [tokens[at - 1]?.text ?? '', tokens[at + 1]?.text ?? ''];
-      if (text !== name) return [];
-      if (/^(?:==|!=)$/.test(before)) return [tokens[at - 2]!];
-      return /^(?:==|!=)$/.test(after) ? [tokens[at + 2]!] : [];
-    });
-    if (values.size > 1) return [];
+    const others = tokens.flatMap(({ text }, at) => (text === name ? (comparedAt(tokens, at) ?? []) : []));
+    if (others.length === 0 || valuesOf(name, tokens).size > 1) return [];
     const told = {
       why: `${name} is asked for, and no line makes it anything else than it was at first.`,
       ask: `What should ${name} remember, and from when on?`,
     };
     // What a class keeps; of other names it is said at the end of the loop.
-    const kept = (fields.has(name) ? asked : [])
+    const kept = (fields.has(name) ? others : [])
       .filter(({ kind, text }) => kind === 'word' && !/^(?:LOW|HIGH|true|false)$/.test(text))
       .flatMap((value) => {
         const block = blocks.find(({ headTokens }) => headTokens.includes(value));
@@ -97,23 +77,41 @@ function neverAnotherValue(form: Form): readonly Guess[] {
     const given = functionsIn(form).flatMap(({ takes, block }) =>
       takes.map((one): Guess => ({ ...putIn(form, block, `${name} = ${one};`, COST + 0.02), told })),
     );
-    return [...kept, ...(tokens.some(({ text }) => text === name) ? given : [])];
+    return [...kept, ...given];
   });
+}
+
+/** What a name at a place is compared with; `undefined` where it is not. */
+function comparedAt(tokens: readonly Token[], at: number): Token | undefined {
+  const isSign = (token: Token | undefined): boolean => /^(?:[=!]=|[<>]=?)$/.test(token?.text ?? '');
+  if (isSign(tokens[at - 1])) return tokens[at - 2];
+  return isSign(tokens[at + 1]) ? tokens[at + 2] : undefined;
+}
+
+/** The different values that a name is given, each by what it begins with. */
+function valuesOf(name: string, tokens: readonly Token[]): ReadonlySet<string> {
+  return new Set(
+    tokens.flatMap(({ text }, at) => {
+      const sign = tokens[at + 1]?.text ?? '';
+      if (text !== name || !/^(?:[-+]?=|\+\+|--)$/.test(sign)) return [];
+      return [sign === '=' ? `${tokens[at + 2]?.text} ${tokens[at + 3]?.text}` : sign];
+    }),
+  );
 }
 
 /** The fields of classes that have a first value. */
 function fieldsIn({ tokens, blocks }: Form): readonly string[] {
   return tokens.flatMap(({ kind, text, line }, at) => {
     const isGiven = kind === 'word' && tokens[at + 1]?.text === '=' && tokens[at - 1]?.kind === 'word';
+    if (!isGiven || !tokens[at - 1]!.startsLine || !declaresInside(tokens, at)) return [];
     const isInFunction = blocks.some((block) => block.head === 'function' && isInside(line, block));
-    return isGiven && tokens[at - 1]!.startsLine && !isInFunction && declaresInside(tokens, at) ? [text] : [];
+    return isInFunction ? [] : [text];
   });
 }
 
 /** A count that only grows: back to nothing in each case that speaks of it and leaves it as it is. */
 function countsSetBack(form: Form): readonly Guess[] {
-  const { tokens, blocks, language } = form;
-  if (language === 'python') return [];
+  const { tokens, blocks } = form;
   const speaksOf =
     (name: string) =>
     ({ text }: Statement): boolean =>
@@ -142,4 +140,4 @@ function countsSetBack(form: Form): readonly Guess[] {
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofNeverSwitched: readonly Rule[] = [levelsLeftOut, neverAnotherValue, countsSetBack];
+export const ofNeverSwitched: readonly Rule[] = inCpp([levelsLeftOut, neverAnotherValue, countsSetBack]);

@@ -1,12 +1,11 @@
 import type { Token } from '../../../program/token';
 import type { Form } from './form';
-import { written, type Guess, type Rule } from './guess';
+import { inCpp, written, type Guess, type Rule } from './guess';
 
 const COST = 0.85;
 
 /** `tone(BUZZER, …)` and `noTone(LED)`: another pin is silenced than the one that sounds. */
-function othersSilenced({ tokens, language }: Form): readonly Guess[] {
-  if (language !== 'cpp') return [];
+function othersSilenced({ tokens }: Form): readonly Guess[] {
   const givenTo = (name: string) =>
     tokens.filter((_, index) => tokens[index - 1]?.text === '(' && tokens[index - 2]?.text === name);
   const [sounding, silenced] = [givenTo('tone'), givenTo('noTone')];
@@ -20,8 +19,7 @@ function othersSilenced({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** `tone(BUZZER, 0);`: there is no such pitch, and the one before goes on. */
-function noPitches({ tokens, language }: Form): readonly Guess[] {
-  if (language !== 'cpp') return [];
+function noPitches({ tokens }: Form): readonly Guess[] {
   return tokens.flatMap((token, index): readonly Guess[] => {
     const [open, pin, comma, pitch, close] = tokens.slice(index + 1, index + 6);
     const isNone = open?.text === '(' && comma?.text === ',' && pitch?.text === '0' && close?.text === ')';
@@ -38,4 +36,4 @@ function noPitches({ tokens, language }: Form): readonly Guess[] {
 }
 
 /** The rules of this subject that something in a program speaks for. */
-export const ofSounds: readonly Rule[] = [othersSilenced, noPitches];
+export const ofSounds: readonly Rule[] = inCpp([othersSilenced, noPitches]);
