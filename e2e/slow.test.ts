@@ -1,6 +1,6 @@
 import type { Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { joinAsLearner, openBench, visitAsInstructor } from './people';
+import { joinAsLearner, openBench, recordWiring, visitAsInstructor } from './people';
 import { createWorld, TABLET, type World } from './world';
 
 let world: World;
@@ -86,6 +86,29 @@ describe('what is pressed before the page is ready is done once it is', () => {
       .first()
       .click();
     await page.getByRole('menu').waitFor();
+    await context.close();
+  });
+
+  test('a check, of what was recorded on another tablet and not of an empty bench', async () => {
+    const before = await world.visit(TABLET);
+    await joinAsLearner(before.page, 'Finn');
+    await openBench(before.page);
+    await recordWiring(before.page, false);
+    await expect
+      .poll(() => world.query(`select 1 from bench_draft where content::text like '%a-6%'`))
+      .toHaveLength(1);
+    await before.context.close();
+    const { page, context } = await world.visit(TABLET);
+    await joinAsLearner(page, 'Finn');
+    const href = await page.getByRole('link', { name: /bench/ }).first().getAttribute('href');
+    await slow(page);
+    await go(page, href!);
+    const check = page.getByRole('button', { name: 'Check', exact: true });
+    await check.click();
+    expect(await busy(check)).toBe('true');
+    const said = page.getByRole('region', { name: 'What the check says' });
+    await said.getByRole('heading').first().waitFor();
+    expect(await said.textContent()).not.toMatch(/Nothing is plugged in|changed something since/);
     await context.close();
   });
 

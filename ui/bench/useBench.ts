@@ -1,6 +1,15 @@
 'use client';
 
-import { createContext, use, useEffect, useEffectEvent, useMemo, useReducer, type Dispatch } from 'react';
+import {
+  createContext,
+  use,
+  useEffect,
+  useEffectEvent,
+  useMemo,
+  useReducer,
+  useRef,
+  type Dispatch,
+} from 'react';
 import type { BoardProfile } from '@/core/boards';
 import type { HouseRules } from '@/core/course/house-rules';
 import { currentPath, type CurrentPath } from '@/core/electrics/paths';
@@ -182,6 +191,18 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
     if (draft.sighting !== undefined) compare();
   }, [draft.sighting]);
 
+  const whenLoaded = useOnceLoaded(state.isLoaded, {
+    check: () => {
+      dispatch({ type: 'check', what, record: isReadable ? 'readable' : 'unreadable' });
+      ask();
+    },
+    'hand in': () => {
+      const { program, hintsTaken, sighting, stated } = draft;
+      const handIn = { clientId: newClientId(), wiring: table, program, hintsTaken, sighting, stated };
+      dispatch({ type: 'hand in', handIn });
+    },
+  });
+
   return {
     publicationId,
     exercise,
@@ -218,16 +239,32 @@ export function useBenchAtWork(props: BenchProps, warm: () => void): Bench {
     savedAt,
     savingProblem,
     handInState,
-    check: () => {
-      dispatch({ type: 'check', what, record: isReadable ? 'readable' : 'unreadable' });
-      ask();
-    },
+    check: () => whenLoaded('check'),
     cancelCheck: checker.cancel,
-    handIn: () => {
-      const { program, hintsTaken, sighting, stated } = draft;
-      const handIn = { clientId: newClientId(), wiring: table, program, hintsTaken, sighting, stated };
-      dispatch({ type: 'hand in', handIn });
-    },
+    handIn: () => whenLoaded('hand in'),
+  };
+}
+
+/**
+ * Does what is wanted with what is on the bench, at once or as soon as what was kept of it is there: before that it is
+ * empty, and is neither checked nor handed in.
+ */
+function useOnceLoaded<What extends string>(
+  isLoaded: boolean,
+  works: Readonly<Record<What, () => void>>,
+): (wanted: What) => void {
+  const waiting = useRef<What>(undefined);
+  const begin = useEffectEvent(() => {
+    const wanted = waiting.current;
+    waiting.current = undefined;
+    if (wanted !== undefined) works[wanted]();
+  });
+  useEffect(() => {
+    if (isLoaded) begin();
+  }, [isLoaded]);
+  return (wanted) => {
+    if (isLoaded) works[wanted]();
+    else waiting.current = wanted;
   };
 }
 
