@@ -137,7 +137,7 @@ describe('the doors', () => {
     await learner.page.getByRole('heading', { name: 'Good to see you, Greta' }).waitFor();
     // The end of the meeting signs her out, wherever she is.
     await teacher.page.reload();
-    const evening = teacher.page.getByRole('region', { name: 'Tuesday evening' });
+    const evening = teacher.page.getByRole('region', { name: 'Evening class' });
     await evening.getByText(/[1-9] signed in/).waitFor();
     await evening.getByRole('button', { name: 'End the meeting' }).click();
     await evening.getByText('Nobody is signed in.').waitFor();

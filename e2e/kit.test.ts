@@ -19,7 +19,7 @@ describe('the kit store', () => {
   test('says what is short for a meeting and what else passes the exercise’s own check', async () => {
     const { page, context, complaints } = await visitAsInstructor(world);
     await page.goto('/kit');
-    await page.getByRole('button', { name: /Tuesday evening.*one kind of part short/s }).click();
+    await page.getByRole('button', { name: /Evening class.*one kind of part short/s }).click();
     await page.getByRole('button', { name: 'What would do for 10 kΩ resistor' }).click();
     await page.getByText('12 kΩ resistor does: its check passes.').waitFor();
     await page.getByText(/R1 becomes a 12 kΩ resistor; its bands are brown, red, orange, gold/).waitFor();

@@ -37,7 +37,7 @@ async function goToAll(page: Page): Promise<void> {
     ['classes and people', '/classes', 'Who teaches here'],
     ['class', `/classes/${await classOf('LANTERN')}`, 'Add learners'],
     ['record', `/classes/${harbour}/record`, 'Learner by exercise'],
-    ['room', `/classes/${harbour}/room`, 'Room, Tuesday evening'],
+    ['room', `/classes/${harbour}/room`, 'Room, Evening class'],
     ['bring in', `/classes/${harbour}/hand-ins`, 'Drop a ZIP'],
     ['run sheet', `/classes/${harbour}/meetings/${meeting}`, 'What we do'],
     ['wall', `/classes/${harbour}/meetings/${meeting}/wall`, 'Dusk switch'],

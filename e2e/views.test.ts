@@ -13,7 +13,7 @@ describe('the Review desk', () => {
     const { page, context } = await world.visit();
     await signInAsInstructor(page);
     await page
-      .getByRole('region', { name: 'Tuesday evening' })
+      .getByRole('region', { name: 'Evening class' })
       .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     const chosen = page.getByRole('navigation', { name: 'Groups' }).locator('[aria-current="true"]');
@@ -31,7 +31,7 @@ describe('the Review desk', () => {
     const { page, context } = await world.visit();
     await signInAsInstructor(page);
     await page
-      .getByRole('region', { name: 'Tuesday evening' })
+      .getByRole('region', { name: 'Evening class' })
       .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     await page

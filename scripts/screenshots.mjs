@@ -104,7 +104,7 @@ await desk.keyboard.press('r');
 await picture(desk, 'projected');
 await desk.goto('/kit');
 await desk
-  .getByRole('button', { name: /Tuesday evening/ })
+  .getByRole('button', { name: /Evening class/ })
   .first()
   .click();
 await desk
@@ -129,7 +129,7 @@ await desk.getByRole('button', { name: 'Show that moment' }).click();
 await picture(desk, 'compare');
 
 await desk.goto('/');
-await desk.getByRole('link', { name: 'Wednesday afternoon' }).click();
+await desk.getByRole('link', { name: 'Junior class' }).click();
 await desk.getByRole('heading', { name: 'Meetings' }).waitFor();
 await picture(desk, 'class');
 await desk.goto('/');

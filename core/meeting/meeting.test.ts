@@ -176,7 +176,7 @@ describe('a meeting that runs', () => {
 
 it('writes meetings as a calendar in universal time, so that summer time moves none of them', () => {
   const text = calendarOf(
-    'Tuesday evening',
+    'Evening class',
     [
       {
         id: 'one',
