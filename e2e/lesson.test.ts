@@ -216,7 +216,7 @@ async function seenByInstructor(name: string): Promise<void> {
     .click();
   const learner = page.getByRole('article').getByRole('listitem').filter({ hasText: name }).first();
   await learner.getByRole('button', { name: /The circuit of the exercise/ }).waitFor();
-  await learner.getByRole('button', { name: /LED the wrong way round/ }).click();
+  await learner.getByRole('button', { name: /Part the wrong way round/ }).click();
   await page.getByRole('heading', { name: /The amber LED D1 is the wrong way round/ }).waitFor();
   await learner.getByRole('link', { name: 'report' }).first().click();
   await page.getByRole('heading', { name: `Beacon, ${name}` }).waitFor();

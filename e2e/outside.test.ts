@@ -117,7 +117,7 @@ describe('the Review desk', () => {
   test('shows both runs over each other, and which lines mean something else', async () => {
     const { page, context, complaints } = await visitAsInstructor(world);
     await page.goto(`/review/${desk}`);
-    await page.getByRole('button', { name: /^One row off/ }).click();
+    await page.getByRole('button', { name: /^In the wrong row/ }).click();
     const runs = page.getByRole('region', { name: 'Both runs' });
     await runs.getByText('it is the wiring that makes the difference').waitFor();
     await page.getByText('Both programs mean the same, line for line.').waitFor();

@@ -17,12 +17,12 @@ describe('the Review desk', () => {
       .getByRole('link', { name: 'Review desk: Beacon', exact: true })
       .click();
     const chosen = page.getByRole('navigation', { name: 'Groups' }).locator('[aria-current="true"]');
-    await expect.poll(() => chosen.innerText()).toContain('One row off');
+    await expect.poll(() => chosen.innerText()).toContain('In the wrong row');
     expect(await chosen.innerText()).toMatch(/Kaya\s+·\s+Wanda/);
     await page.keyboard.press('j');
     await expect.poll(() => chosen.innerText()).toContain('A rail with no power');
     await page.keyboard.press('k');
-    await expect.poll(() => chosen.innerText()).toContain('One row off');
+    await expect.poll(() => chosen.innerText()).toContain('In the wrong row');
     expect(await page.getByText('11 of 24 work').count()).toBe(1);
     await context.close();
   });
@@ -62,7 +62,7 @@ describe('the way between views', () => {
       'Worksheet',
     ]);
     await page.getByRole('button', { name: 'Go to' }).click();
-    await page.getByPlaceholder('Where to?').fill('review tuesday');
+    await page.getByPlaceholder('Where to?').fill('review evening');
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'What was checked' }).waitFor();
     await page.getByRole('link', { name: 'Today' }).first().click();

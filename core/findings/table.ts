@@ -23,7 +23,7 @@ export interface FindingRow {
   readonly isRefused?: true;
   /** Whether a build that does its job all the same is at risk: something of it is dead, and nothing watched it. */
   readonly isRiskInAnyCase?: true;
-  /** Whether it is about how a program is written only, and keeps none from doing its job. */
+  /** Whether it is about how a build looks or a program is written only, and keeps none from doing its job. */
   readonly isOfStyle?: true;
   /** Whether a build that has it and works is another than the one that was asked for. */
   readonly isAnotherBuild?: true;
@@ -37,7 +37,7 @@ export const findingTable = {
   'part-bypassed': { domain: 'wiring', title: 'Part with both legs in one row', families: { current: 1 } },
   'polarity-reversed': {
     domain: 'wiring',
-    title: 'LED the wrong way round',
+    title: 'Part the wrong way round',
     families: { current: 2 },
     isRiskInAnyCase: true,
   },
@@ -53,7 +53,7 @@ export const findingTable = {
     families: { path: 6 },
     isRiskInAnyCase: true,
   },
-  'off-by-one': { domain: 'wiring', title: 'One row off', families: { path: 1 } },
+  'off-by-one': { domain: 'wiring', title: 'In the wrong row', families: { path: 1 } },
   'gap-not-crossed': { domain: 'wiring', title: 'On the wrong side of the gap', families: { path: 2 } },
   'rail-unpowered': {
     domain: 'wiring',
@@ -161,10 +161,10 @@ export const findingTable = {
   'actuator-from-pin': { domain: 'wiring', title: 'Motor fed by a pin' },
   'supply-sag': { domain: 'wiring', title: 'A motor start that resets the board' },
   'inductive-no-diode': { domain: 'wiring', title: 'Motor switched without a diode' },
-  'module-lines-swapped': { domain: 'wiring', title: 'Wires of a module swapped' },
-  'leads-may-touch': { domain: 'wiring', title: 'Bare legs that cross' },
-  'wire-colour': { domain: 'wiring', title: 'Wire in a misleading colour' },
-  'layout-convention': { domain: 'wiring', title: 'Against the house rules' },
+  'module-lines-swapped': { domain: 'wiring', title: 'Wires of a part swapped' },
+  'leads-may-touch': { domain: 'wiring', title: 'Bare legs that cross', isOfStyle: true },
+  'wire-colour': { domain: 'wiring', title: 'Wire in a misleading colour', isOfStyle: true },
+  'layout-convention': { domain: 'wiring', title: 'Against the house rules', isOfStyle: true },
   'syntax-semicolon': { domain: 'program', title: 'Semicolon missing', isRefused: true },
   'syntax-brace': { domain: 'program', title: 'Brace missing or one too many', isRefused: true },
   'syntax-paren': { domain: 'program', title: 'Parenthesis missing or one too many', isRefused: true },

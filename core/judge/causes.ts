@@ -115,12 +115,13 @@ function explainedBy(
  * What a change of the wiring is evidence of: what a rule saw at its place and that is gone with it, in the order of
  * what names it best; else what the change says itself.
  */
-function named({ codes, refs, at, says }: Evidence, explained: readonly Observation[]): Observation {
+function named({ codes, refs, holds, at, says }: Evidence, explained: readonly Observation[]): Observation {
   const places: readonly string[] = at;
   const parts: readonly string[] = refs;
   const meets = (seen: Observation): boolean =>
-    (seen.refs ?? []).some((ref) => parts.includes(ref)) ||
-    (seen.at ?? []).some((place) => places.includes(place));
+    (seen.refs ?? []).some(
+      (ref) => parts.includes(ref) || (seen.code === 'pull-wrong-way' && ref === holds),
+    ) || (seen.at ?? []).some((place) => places.includes(place));
   const own = says();
   for (const code of codes) {
     const seen = explained.find((observation) => observation.code === code && meets(observation));

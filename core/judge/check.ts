@@ -15,13 +15,14 @@ import { Examiner, type Examination } from './examine';
 import { referenceOf, type Reference } from './reference';
 import { lackOf } from './verdict';
 import { ENGINE } from './engine';
-import { byCause, isProgram } from '../findings/order';
+import { byCause, isProgram, isWiring } from '../findings/order';
 import type { Wiring } from '../wiring/wiring';
 import { seconds } from '../units';
 import { capital } from '../words/words';
 import { onceEach } from './rules';
 import { notJudged } from './not-judged';
 import { rightAlready } from './right';
+import { withAll } from './repair/rebased';
 import { searchRepair, searchWiring } from './repair/search';
 
 export interface CheckOptions {
@@ -41,6 +42,8 @@ const LEAST_OF_A_SEARCH = 4e8;
 /** A look at a build; one that is busy without end gets a shorter one, in which what is written wrongly shows all the same. */
 const OF_A_LOOK = 1.6e9;
 const STEPS_OF_A_BUSY_RUN = 200_000;
+/** Telling what is wired unlike the exercise in a build that works. */
+const OF_DIFFERENCES = 4e8;
 /** Seeing what comes of each thing that a floating line may read. */
 const OF_READINGS = 4e8;
 /** Telling causes from consequences when a repair is known. */
@@ -83,8 +86,9 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
   const examiner = new Examiner(reference, build.wiring);
   const whole = within(OF_A_LOOK, () => examiner.examine(build));
   const examination = whole.ended ? whole.value : examiner.examine(build, STEPS_OF_A_BUSY_RUN);
+  const unlike = unlikeTheExercise(examiner, build, examination, grammars);
   const judged = hasPassed(examination.verdict)
-    ? withoutRepair(examination, examiner.roomAdvice(build, examination))
+    ? withoutRepair(examination, examiner.roomAdvice(build, examination), unlike)
     : examination.verdict === 'cannot-tell'
       ? withWhatIsMissing(examiner, build, examination, grammars)
       : withCauses(examiner, build, examination, grammars, before - effortLeft());
@@ -93,8 +97,8 @@ function judge(reference: Reference, build: Build, grammars: Grammars, options: 
     inAuthorsWords(finding, words),
   );
   const said = benchDisagrees(options.sighting, examination, build);
-  const verdict: Verdict =
-    said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : examination.verdict;
+  const own = unlike.some(({ severity }) => severity === 'risk') ? 'works-at-risk' : examination.verdict;
+  const verdict: Verdict = said?.cause && hasPassed(examination.verdict) ? 'does-not-work' : own;
   const told = said ? (said.cause ? [said, ...findings] : [...findings, said]) : findings;
   return {
     format: 'didaktor/report@1',
@@ -154,15 +158,46 @@ function withReadings(
   );
 }
 
-/** A passed build has no cause. */
-const withoutRepair = ({ observations }: Examination, advice: readonly Observation[]): Finding[] =>
-  byCause([
+/**
+ * Where a build that does its job is wired unlike the exercise, when no rule has seen anything of it: what a change of it
+ * to the exercise's own circuit would be evidence of. What is dead and was not watched is a risk.
+ */
+function unlikeTheExercise(
+  examiner: Examiner,
+  build: Build,
+  examination: Examination,
+  grammars: Grammars,
+): readonly Observation[] {
+  const { verdict, observations } = examination;
+  const isTold = observations.some(({ code }) => isWiring(code) && rowOf(code).isOfStyle !== true);
+  if (verdict !== 'works-differently' || isTold) return [];
+  const { candidates, look } = searchWiring(examiner, build, examination, grammars, OF_DIFFERENCES);
+  // Another way to build it, with a program of its own, is no slip.
+  const asAsked = withAll(candidates, build);
+  if (!asAsked || !hasPassed(look(asAsked).verdict)) return [];
+  return candidates.flatMap(({ evidence, text, edits }): readonly Observation[] => {
+    const seen = evidence?.says();
+    if (!seen) return [];
+    const severity = rowOf(seen.code).isRiskInAnyCase === true ? 'risk' : 'advice';
+    return [{ ...seen, severity, repair: { text, edits } }];
+  });
+}
+
+/** A passed build has no cause, but for what of it is at risk. */
+const withoutRepair = (
+  { observations }: Examination,
+  advice: readonly Observation[],
+  unlike: readonly Observation[],
+): Finding[] => [
+  ...unlike.map((seen) => ({ ...toFinding(seen), cause: seen.severity === 'risk' })),
+  ...byCause([
     ...observations,
     // A line that is said to decide too closely already is not said to do so in another room.
     ...onceEach(advice).filter(
       ({ code, line }) => !observations.some((seen) => seen.code === code && seen.line === line),
     ),
-  ]).map(toFinding);
+  ]).map(toFinding),
+];
 
 /** One that cannot be told has what is missing as its cause, and beside it what is wrong with its wiring already. */
 function withWhatIsMissing(

@@ -3,7 +3,7 @@ import { isResistor, isSingleLight, kindOf } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import { nameOf, type PlacedLeg, type PlacedPart } from '../wiring/wiring';
-import { partText, placeText } from '../wiring/words';
+import { inPlace, partText, placeText } from '../wiring/words';
 import { capital } from '../words/words';
 import type { Asked, ComparingRule } from './subject';
 
@@ -20,7 +20,7 @@ export const conventions: ComparingRule = ({ circuit }, asked) => {
   ];
 };
 
-function shortLegsInRails({ parts }: Circuit): readonly Observation[] {
+function shortLegsInRails({ parts, wiring }: Circuit): readonly Observation[] {
   return parts.flatMap((part): readonly Observation[] => {
     if (kindOf(part.kind).body !== 'dome') return [];
     const short = part.legs[1]?.at;
@@ -31,7 +31,7 @@ function shortLegsInRails({ parts }: Circuit): readonly Observation[] {
         severity: 'advice',
         refs: [part.ref],
         at: [nameOf(short)],
-        message: `${capital(partText(part))} has its short leg straight in ${placeText(short)}. It works, but in this course every leg gets a row of its own.`,
+        message: `${capital(partText(part))} has its short leg straight ${inPlace(short, wiring)}. It works, but in this course every leg gets a row of its own.`,
         hints: [
           `Where does the drawing put the short leg?`,
           `The short leg of ${part.ref} is in a rail.`,
@@ -103,7 +103,7 @@ function besideTheBreadboard(
   if (!clip && !leg) return [];
   const what = clip
     ? `${capital(partText(clip))} connects parts without the breadboard.`
-    : `${capital(partText(leg!.part))} is plugged straight into ${placeText(leg!.at)}.`;
+    : `${capital(partText(leg!.part))} is plugged straight into ${placeText(leg!.at, circuit.wiring)}.`;
   return [
     {
       code: 'layout-convention',
@@ -113,7 +113,9 @@ function besideTheBreadboard(
       message: `${what} It works, but in this course parts go on the breadboard.`,
       hints: [
         `Which parts of your build are not on the breadboard?`,
-        clip ? `${clip.ref} is a clip lead.` : `A leg of ${leg!.part.ref} is in ${placeText(leg!.at)}.`,
+        clip
+          ? `${clip.ref} is a clip lead.`
+          : `A leg of ${leg!.part.ref} is ${inPlace(leg!.at, circuit.wiring)}.`,
         `Put every part on the breadboard, and connect the rows with wires.`,
       ],
     },

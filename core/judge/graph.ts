@@ -1,6 +1,6 @@
 import type { Ref } from '../brand';
 import { effort } from '../effort';
-import { kindOf } from '../parts';
+import { isEitherWay, turnsOf } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { NodeId } from '../wiring/netlist';
 import type { PlacedPart } from '../wiring/wiring';
@@ -38,7 +38,7 @@ function legChains(circuit: Circuit): readonly Chain[] {
     .filter((part) => part.legs.length > 2)
     .flatMap((part) => {
       const head = ownNode++;
-      const { turns } = kindOf(part.kind);
+      const turns = turnsOf(part);
       return part.legs.map(({ leg }, index): Chain => {
         const alike = [leg, ...turns.map((turn) => turn[index]!)].sort();
         return {
@@ -95,7 +95,7 @@ export function circuitGraph(circuit: Circuit): CircuitGraph {
     const describe = (reversed: boolean): string =>
       steps
         .map(({ link: { part }, forward }) =>
-          kindOf(part.kind).symmetrical ? part.kind : `${part.kind}${forward !== reversed ? '>' : '<'}`,
+          isEitherWay(part) ? part.kind : `${part.kind}${forward !== reversed ? '>' : '<'}`,
         )
         .sort()
         .join('+');

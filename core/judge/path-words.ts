@@ -8,20 +8,20 @@ import { partTextOf, placeText, stripText } from '../wiring/words';
 export function stepText(step: PathStep, wiring: Wiring): string {
   switch (step.type) {
     case 'start':
-      return `The current starts at ${placeText(step.at)}.`;
+      return `The current starts at ${placeText(step.at, wiring)}.`;
     case 'strip':
       return step.from.type === 'rail'
-        ? `Along ${stripText(step.from)}, to ${shortNameOf(step.to)}.`
-        : `Along ${stripText(step.from)}, from ${shortNameOf(step.from)} to ${shortNameOf(step.to)}.`;
+        ? `Along ${stripText(step.from, wiring)}, to ${shortNameOf(step.to)}.`
+        : `Along ${stripText(step.from, wiring)}, from ${shortNameOf(step.from)} to ${shortNameOf(step.to)}.`;
     case 'wire':
-      return `Through ${partTextOf(wiring, step.ref)} to ${placeText(step.to)}.`;
+      return `Through ${partTextOf(wiring, step.ref)} to ${placeText(step.to, wiring)}.`;
     case 'part':
       return `Through ${partTextOf(wiring, step.ref)}${step.from ? `, in at ${shortNameOf(step.from)}` : ''}${step.to ? `, out at ${shortNameOf(step.to)}` : ''}.`;
     case 'arrives':
-      return `Back at the board: ${placeText(step.at)}. The circuit is complete.`;
+      return `Back at the board: ${placeText(step.at, wiring)}. The circuit is complete.`;
     case 'stops':
       return step.because === 'nothing-there'
-        ? `Here it stops${step.at ? `, at ${placeText(step.at)}` : ''}: nothing else is connected to it.`
+        ? `Here it stops${step.at ? `, at ${placeText(step.at, wiring)}` : ''}: nothing else is connected to it.`
         : `Here it stops: ${partTextOf(wiring, step.because.blockedBy)} ${blocks(wiring, step.because.blockedBy)}.`;
   }
 }

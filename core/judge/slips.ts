@@ -25,7 +25,7 @@ export const singleSlip: ComparingRule = ({ circuit }, { exercise, match, pairs 
       for (const to of slipTargets(wiring, leg.at, used)) {
         const moved = withLegAt(part, leg.leg, to);
         if (overreachOf(moved) || !target.look(withPart(wiring, moved)).isRight) continue;
-        return [evidenceOfMove({ part, leg }, to, exercise.board).says()];
+        return [evidenceOfMove({ part, leg }, to, exercise.board, wiring).says()];
       }
     }
   return [];

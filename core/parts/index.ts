@@ -5,7 +5,8 @@ import { buzzer } from './buzzer';
 import { capacitor, electrolytic } from './capacitor';
 import { diode } from './diode';
 import { distanceSensor } from './distance-sensor';
-import type { LegRole, PartKind } from './kind';
+import { eitherWay, type LegRole, type PartKind } from './kind';
+import type { PartValue } from './value';
 import { ledBar } from './led-bar';
 import { ledMatrix } from './led-matrix';
 import { led } from './led';
@@ -108,6 +109,26 @@ export const isContact = ({ kind }: OfKind): boolean => kindOf(kind).contact !==
 
 /** Whether a part is there to limit or hold, and nothing else. */
 export const isResistor = ({ kind }: OfKind): boolean => kindOf(kind).resistance === 'fixed';
+
+/** A part as far as its kind and its value tell. */
+interface OfValue extends OfKind {
+  readonly value: PartValue;
+}
+
+/** Whether a value of a kind of which others have a plus and a minus has none, such as a passive buzzer's. */
+const hasNoPoles = ({ kind, value }: OfValue): boolean => {
+  const { polarity } = kindOf(kind);
+  return polarity !== undefined && polarity(value) === undefined;
+};
+
+/** Whether a part may be put in either way round. */
+export const isEitherWay = (part: OfValue): boolean => kindOf(part.kind).symmetrical || hasNoPoles(part);
+
+/** Orders of a part's legs that are electrically the same part as the first order; none beyond it when empty. */
+export const turnsOf = (part: OfValue): PartKind['turns'] => {
+  const { turns, legs } = kindOf(part.kind);
+  return hasNoPoles(part) ? eitherWay(legs) : turns;
+};
 
 /** Whether a part is one light with a housing of its own. */
 export const isSingleLight = ({ kind }: OfKind): boolean => {

@@ -242,7 +242,7 @@ export interface PartKind {
   readonly conductor: boolean;
   /** Pairs of legs that are one piece of metal inside the part. */
   readonly joints: readonly (readonly [LegName, LegName])[];
-  /** Whether it may be turned round without changing anything. */
+  /** Whether it may be turned round without changing anything, whatever its value. */
   readonly symmetrical: boolean;
   /** Orders of its legs that are electrically the same part as the first order; none beyond it when empty. */
   readonly turns: readonly (readonly LegName[])[];

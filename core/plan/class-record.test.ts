@@ -69,7 +69,7 @@ describe('trouble over the weeks', () => {
     expect(troubleByWeek(tries, past)).toEqual({
       weeks: ['2027-01-11', '2027-01-18'],
       kinds: [
-        { title: 'One row off', counts: [1, 2], total: 3 },
+        { title: 'In the wrong row', counts: [1, 2], total: 3 },
         { title: 'Anything else', counts: [0, 1], total: 1 },
       ],
       of: 4,

@@ -84,7 +84,7 @@ describe('hand-ins by what is wrong', () => {
       members.map((member) => member.learnerName),
     ]);
     expect(groups).toEqual([
-      ['One row off', ['Ben', 'Cleo']],
+      ['In the wrong row', ['Ben', 'Cleo']],
       ['Semicolon missing', ['Dora']],
       ['Wrong resistor value', ['Emil']],
       ['The circuit of the exercise', ['Ada', 'Fritz']],
@@ -93,7 +93,7 @@ describe('hand-ins by what is wrong', () => {
 
   test('of which two causes come together carry both names', () => {
     const [group] = groupByTrouble([item('Gil', 1, rowOff, PROGRAM.replace('2500', '250'))]);
-    expect(group!.title).toBe('One row off, and timing is off');
+    expect(group!.title).toBe('In the wrong row, and timing is off');
   });
 
   test('are none for nobody', () => {

@@ -158,7 +158,8 @@ export function capacityOf(wiring: Pick<Wiring, 'board'>, point: Point): number 
   return wiring.board?.profile.supplies.find((supply) => supply.name === point.pin)?.sockets ?? 1;
 }
 
-function firstDoubleUse(wiring: Wiring): Problem | undefined {
+/** A hole or a socket with more in it than it takes. */
+export function firstDoubleUse(wiring: Wiring): Problem | undefined {
   const users = new Map<PointName, string[]>();
   for (const part of wiring.parts) {
     for (const { leg, at, line } of part.legs) {

@@ -1,4 +1,4 @@
-import { kindOf } from '../parts';
+import { isEitherWay, kindOf } from '../parts';
 import type { Circuit } from './circuit';
 
 /** Rounds of looking at the neighbours: more than the longest way through a bench's circuit is around. */
@@ -11,9 +11,10 @@ const ROUNDS = 12;
  */
 export function shapeOf(circuit: Circuit): string {
   const parts = circuit.parts.map((part) => {
-    const { kind, symmetrical } = kindOf(part.kind);
+    const { kind } = kindOf(part.kind);
+    const hasNoEnds = isEitherWay(part);
     const ends = part.legs.map(({ leg }) => ({
-      leg: symmetrical ? '' : (leg as string),
+      leg: hasNoEnds ? '' : (leg as string),
       node: circuit.nodeOf(part, leg),
     }));
     return { what: `${kind} ${part.value.text.trim().toLowerCase()}`, ends };

@@ -42,8 +42,11 @@ const railNames: Readonly<Record<string, string>> = {
   'j+': 'plus rail beside column j',
 };
 
-/** `hole e5`, `the minus rail beside column a`, `pin 13`, `the long leg of …`. */
-export function placeText(point: Point): string {
+/**
+ * `hole e5`, `the minus rail, hole a-1`, `pin 13`, `the signal lead of the servo M1`; beside a leg of the same part that
+ * was named before, `its signal lead`.
+ */
+export function placeText(point: Point, wiring: Wiring, before?: Point): string {
   switch (point.type) {
     case 'pin':
       return /^\d|^A\d/.test(point.pin) && !/V/i.test(point.pin) ? `pin ${point.pin}` : point.pin;
@@ -52,14 +55,28 @@ export function placeText(point: Point): string {
     case 'rail':
       // The hole says beside which column.
       return `the ${railNames[point.rail]!.replace(/ beside.*/, '')}, hole ${shortNameOf(point)}`;
-    case 'leg':
-      return shortNameOf(point);
+    case 'leg': {
+      const owner = findPart(wiring, point.ref);
+      return owner && before?.type === 'leg' && before.ref === point.ref
+        ? `its ${legTitle(owner, point.leg)}`
+        : terminalText(wiring, point);
+    }
   }
 }
 
 /** `row 5, a to e` or `the minus rail beside column a`: the strip as a beginner finds it. */
-export function stripText(point: Point): string {
+export function stripText(point: Point, wiring: Wiring, before?: Point): string {
   if (point.type === 'hole') return `row ${point.row}, ${point.column <= 'e' ? 'a to e' : 'f to j'}`;
   if (point.type === 'rail') return `the ${railNames[point.rail]}`;
-  return placeText(point);
+  return placeText(point, wiring, before);
 }
+
+const where = (point: Point, text: string): string => `${point.type === 'leg' ? 'on' : 'in'} ${text}`;
+
+/** A place with how something is there: `in hole e5`, `on the signal lead of the servo M1`. */
+export const inPlace = (point: Point, wiring: Wiring, before?: Point): string =>
+  where(point, placeText(point, wiring, before));
+
+/** The same of a strip: `in row 5, a to e`. */
+export const inStrip = (point: Point, wiring: Wiring, before?: Point): string =>
+  where(point, stripText(point, wiring, before));

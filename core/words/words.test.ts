@@ -80,8 +80,8 @@ describe('articles', () => {
 });
 
 test('a sentence that goes on keeps the capitals of its acronyms', () => {
-  expect(uncapital('One row off')).toBe('one row off');
-  expect(uncapital('LED the wrong way round')).toBe('LED the wrong way round');
+  expect(uncapital('In the wrong row')).toBe('in the wrong row');
+  expect(uncapital('LED without a resistor')).toBe('LED without a resistor');
 });
 
 test('a count has its plural', () => {

@@ -63,7 +63,7 @@ describe('the room board', () => {
     const { publicationId } = harbour;
     const told = { publicationId, passed: false, cause: 'off-by-one' } as const;
     expect(await tellOfCheck(db, harbour.learner, told)).toBe(true);
-    expect(await bench()).toMatchObject({ state: 'checking', lookAt: 'One row off.' });
+    expect(await bench()).toMatchObject({ state: 'checking', lookAt: 'In the wrong row.' });
     expect(await tellOfCheck(db, harbour.learner, { ...told, passed: true, cause: null })).toBe(true);
     expect(await bench()).toMatchObject({ state: 'checking', lookAt: '' });
     // Nobody tells of an exercise that is not theirs.

@@ -9,6 +9,8 @@ export interface Evidence {
   /** Findings that may name it, the best first: what a rule saw at the same place says it with its figures. */
   readonly codes: readonly FindingCode[];
   readonly refs: readonly Ref[];
+  /** The part that a moved wire holds to where it ends, as its other end meets nothing else. */
+  readonly holds?: Ref;
   /** Places that it changes, as they are before. */
   readonly at: readonly PointName[];
   /** What it says by itself, where no rule has seen it. */

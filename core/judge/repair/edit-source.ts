@@ -13,6 +13,7 @@ import {
   type Wiring,
 } from '../../wiring/wiring';
 import type { Candidate, Evidence } from './candidate';
+import type { Drawing } from './drawing';
 import { Seats } from './seats';
 import type { Look, Net, Root, Target } from './target';
 
@@ -21,8 +22,8 @@ export interface EditsOf {
   readonly wiring: Wiring;
   readonly target: Target;
   readonly look: Look;
-  /** The wiring as the exercise draws it. */
-  readonly drawn: Wiring;
+  /** The exercise's drawing beside the build as it was handed in: parts are called by the values that they have there. */
+  readonly drawing: Drawing;
   readonly board: BoardProfile;
 }
 
@@ -40,7 +41,7 @@ export class EditSource {
   private readonly byRoot = new Map<Root, Point[]>();
 
   constructor(readonly given: EditsOf) {
-    this.wiring = given.wiring;
+    this.wiring = asHandedIn(given.wiring, given.drawing.built);
     this.seats = new Seats(given.wiring);
     for (const point of this.seats.strips) this.noteStrip(given.look.rootOf(nameOf(point)), point);
   }
@@ -69,11 +70,6 @@ export class EditSource {
       ].find((point) => look.rootOf(nameOf(point)) === root);
       return alone ? [{ root, strips: [alone] }] : [];
     });
-  }
-
-  /** Where the drawing has a leg; `undefined` for a part that it does not have. */
-  drawnAt(part: PlacedPart, leg: PlacedLeg['leg']): Point | null | undefined {
-    return findPart(this.given.drawn, part.ref)?.legs.find((known) => known.leg === leg)?.at;
   }
 
   /** Where legs and ends are on two nodes. */
@@ -179,3 +175,15 @@ export const rowsOf = ({ ref, kind, value, legs }: PlacedPart): string =>
 /** The legs of a kind in these places, in their order. */
 export const legsAt = (kind: string, points: readonly Point[]): readonly PlacedLeg[] =>
   kindOf(kind).legs.map(({ name }, index) => ({ leg: name, at: points[index] ?? null }));
+
+/** A wiring whose parts have the values that they had before any of them was changed. */
+const asHandedIn = (wiring: Wiring, before: Wiring): Wiring =>
+  wiring === before
+    ? wiring
+    : {
+        ...wiring,
+        parts: wiring.parts.map((part) => ({
+          ...part,
+          value: findPart(before, part.ref)?.value ?? part.value,
+        })),
+      };

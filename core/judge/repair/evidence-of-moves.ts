@@ -12,7 +12,8 @@ import {
   type Point,
   type Wiring,
 } from '../../wiring/wiring';
-import { legText, partText, placeText, stripText } from '../../wiring/words';
+import { inPlace, inStrip, legText, legTitle, partText, placeText, stripText } from '../../wiring/words';
+import { stripOf } from '../../wiring/netlist';
 import { capital, withArticle } from '../../words/words';
 import type { Evidence } from './candidate';
 import { OF_RAILS, OF_GAPS, OF_JOINTS, say } from './evidence-said';
@@ -27,14 +28,19 @@ export function evidenceOfMove(
   { part, leg: { leg, at: from } }: Placed,
   to: Point,
   board: BoardProfile,
+  wiring: Wiring,
 ): Evidence {
   const what = legText(part, leg);
   const edit: Edit = { move: `${part.ref}.${leg}`, from: from ? nameOf(from) : '', to: nameOf(to) };
-  const repair: Repair = { text: moveText(what, from, to), edits: [edit] };
+  const repair: Repair = { text: moveText(what, from, to, wiring), edits: [edit] };
   const at = [from ? nameOf(from) : legPoint(part.ref, leg)];
+  const holds = kindOf(part.kind).conductor
+    ? onlyPartAt(otherEnd({ part, leg: { leg, at: from } }), wiring)
+    : undefined;
   const evidence = (codes: readonly FindingCode[], says: () => Observation): Evidence => ({
     codes,
     refs: [part.ref],
+    ...(holds === undefined ? {} : { holds }),
     at,
     says,
   });
@@ -45,22 +51,22 @@ export function evidenceOfMove(
     pointer: string,
     figures: Observation['evidence'] = {},
   ): Observation => say(code, [part.ref], at, message, [question, pointer, repair.text], repair, figures);
-  if (from && isBypassing(part, leg, from) && isPowerSource(part))
+  if (from && isBypassing(part, leg, from, wiring) && isPowerSource(part))
     return evidence(['supply-short'], () =>
       own(
         'supply-short',
-        `Both leads of ${partText(part)} are in ${stripText(from)}: it is shorted, gets hot, and gives nothing.`,
+        `Both leads of ${partText(part)} are ${inStrip(from, wiring)}: it is shorted, gets hot, and gives nothing.`,
         `In which rails are the two leads of ${part.ref}?`,
-        `Plus and minus of ${part.ref} meet in ${stripText(from)}.`,
+        `Plus and minus of ${part.ref} meet ${inStrip(from, wiring)}.`,
       ),
     );
-  if (from && isBypassing(part, leg, from))
+  if (from && isBypassing(part, leg, from, wiring))
     return evidence(['part-bypassed', 'off-by-one'], () =>
       own(
         'part-bypassed',
-        `Both legs of ${partText(part)} are in ${stripText(from)}, so the current goes past it.`,
+        `Both legs of ${partText(part)} are ${inStrip(from, wiring)}, so the current goes past it.`,
         `In which rows are the two legs of ${part.ref}?`,
-        `Holes of one row are joined, and both legs of ${part.ref} are in ${stripText(from)}.`,
+        `Holes of one row are joined, and both legs of ${part.ref} are ${inStrip(from, wiring)}.`,
       ),
     );
   if (from?.type === 'hole' && to.type === 'hole' && from.ref === to.ref) {
@@ -70,21 +76,21 @@ export function evidenceOfMove(
       return evidence(['gap-not-crossed'], () =>
         own(
           'gap-not-crossed',
-          `${capital(what)} is in ${placeText(from)}, on the other side of the centre gap. Holes a to e of a row are not joined to holes f to j.`,
+          `${capital(what)} is ${inPlace(from, wiring)}, on the other side of the centre gap. Holes a to e of a row are not joined to holes f to j.`,
           `Which holes of a row belong together, and where does the centre gap divide them?`,
-          `${capital(what)} is in ${stripText(from)}; what it should connect to is in ${stripText(to)}.`,
+          `${capital(what)} is ${inStrip(from, wiring)}; what it should connect to is ${inStrip(to, wiring)}.`,
           { rows: quantity(0, '') },
         ),
       );
     const isOneOff = !isAcross && Math.abs(rows) === 1;
     return evidence(isOneOff ? ['off-by-one'] : [...OF_GAPS, ...OF_JOINTS], () =>
       own(
-        isOneOff ? 'off-by-one' : 'leg-open',
+        isOneOff || partsIn(from, wiring).length > 1 ? 'off-by-one' : 'leg-open',
         isOneOff
-          ? `${capital(what)} is in ${placeText(from)}, one row off. It should be in ${stripText(to)}.`
-          : `${capital(what)} is in ${placeText(from)}, but belongs in ${stripText(to)}.`,
+          ? `${capital(what)} is ${inPlace(from, wiring)}, one row off. It should be ${inStrip(to, wiring)}.`
+          : `${capital(what)} is ${inPlace(from, wiring)}, but belongs ${inStrip(to, wiring)}.`,
         `Follow ${what} with a finger. Which row is it in, and which row should it be in?`,
-        `${capital(what)} is in ${stripText(from)}. Count the rows again.`,
+        `${capital(what)} is ${inStrip(from, wiring)}. Count the rows again.`,
         { rows: quantity(rows, '') },
       ),
     );
@@ -98,41 +104,75 @@ export function evidenceOfMove(
       () =>
         own(
           areSupplies === 2 ? 'voltage-mismatch' : 'wrong-pin',
-          `${capital(what)} is in ${placeText(from)}; the exercise asks for ${placeText(to)}.`,
+          `${capital(what)} is ${inPlace(from, wiring)}; the exercise asks for ${placeText(to, wiring)}.`,
           `Which socket of the board does the list of connections name for ${part.ref}?`,
-          `${capital(what)} is in ${placeText(from)}, not in ${placeText(to)}.`,
+          `${capital(what)} is ${inPlace(from, wiring)}, not ${inPlace(to, wiring)}.`,
         ),
     );
   }
   if (from && (from.type === 'rail' || to.type === 'rail' || from.type === 'pin' || to.type === 'pin')) {
     const isWrongRail = from.type === 'rail' && to.type === 'rail';
+    // What is to hang on a battery and hangs on the board, or the other way round.
+    const isWrongSource = [from, to].every((at) => isPlus(at, board));
     return evidence(isWrongRail ? OF_RAILS : [...OF_RAILS, ...OF_GAPS, ...OF_JOINTS], () =>
       own(
-        isWrongRail ? 'rail-unpowered' : 'leg-open',
-        `${capital(what)} is in ${placeText(from)}, where it does not meet what it belongs to. It belongs in ${stripText(to)}.`,
+        isWrongRail ? 'rail-unpowered' : isWrongSource ? 'voltage-mismatch' : 'leg-open',
+        `${capital(what)} is ${inPlace(from, wiring)}, where it does not meet what it belongs to. It belongs ${inStrip(to, wiring)}.`,
         `Which ${isWrongRail ? 'rail' : 'row or rail'} does the list of connections name for ${what}?`,
-        `${capital(what)} is in ${stripText(from)}, not in ${stripText(to)}.`,
+        `${capital(what)} is ${inStrip(from, wiring)}, not ${inStrip(to, wiring)}.`,
       ),
     );
   }
+  if (from)
+    return evidence([...OF_GAPS, ...OF_JOINTS], () =>
+      own(
+        'leg-open',
+        `${capital(what)} is ${inPlace(from, wiring)}, but belongs ${inStrip(to, wiring, from)}.`,
+        `Read what is printed beside each pin. Where does ${what} go?`,
+        `${capital(what)} is ${inPlace(from, wiring)}, not ${inPlace(to, wiring, from)}.`,
+      ),
+    );
   return evidence(OF_GAPS, () =>
     own(
       'leg-open',
-      `${capital(what)} is not plugged in anywhere. It belongs in ${stripText(to)}.`,
+      `${capital(what)} is not plugged in anywhere. It belongs ${inStrip(to, wiring)}.`,
       `Where does ${what} go?`,
       `${capital(what)} has no hole yet.`,
     ),
   );
 }
 
-export const moveText = (what: string, from: Point | null, to: Point): string =>
-  `Move ${what}${from ? ` from ${placeText(from)}` : ''} to ${placeText(to)}.`;
+/** Whether a place is there to give a supply: a socket of the board, or a plus rail. */
+const isPlus = (at: Point, board: BoardProfile): boolean =>
+  at.type === 'rail'
+    ? at.rail.endsWith('+')
+    : at.type === 'pin' && board.supplies.some(({ name, role }) => name === at.pin && role === 'supply');
+
+export const moveText = (what: string, from: Point | null, to: Point, wiring: Wiring): string =>
+  `Move ${what}${from ? ` from ${placeText(from, wiring)}` : ''} to ${placeText(to, wiring, from ?? undefined)}.`;
 
 /** Whether a leg is in the very row that the part's other leg is in. */
-const isBypassing = (part: PlacedPart, leg: PlacedLeg['leg'], from: Point): boolean =>
+const isBypassing = (part: PlacedPart, leg: PlacedLeg['leg'], from: Point, wiring: Wiring): boolean =>
   !kindOf(part.kind).conductor &&
   part.legs.length === 2 &&
-  part.legs.some((other) => other.leg !== leg && other.at && stripText(other.at) === stripText(from));
+  part.legs.some(
+    (other) => other.leg !== leg && other.at && stripText(other.at, wiring) === stripText(from, wiring),
+  );
+
+/** The parts whose legs are in the strip of a place, one for each leg. */
+function partsIn(place: Point, wiring: Wiring): readonly PlacedPart[] {
+  const strip = stripOf(place, wiring);
+  return wiring.parts.flatMap((part) =>
+    part.legs.flatMap(({ at }) => (at && stripOf(at, wiring) === strip ? [part] : [])),
+  );
+}
+
+/** The part that a wire's end meets, where it meets one leg only. */
+function onlyPartAt(end: PlacedLeg | undefined, wiring: Wiring): Ref | undefined {
+  if (end?.at?.type !== 'hole') return undefined;
+  const parts = partsIn(end.at, wiring).filter(({ kind }) => !kindOf(kind).conductor);
+  return parts.length === 1 ? parts[0]!.ref : undefined;
+}
 
 /** What turning a part round, end for end or by a quarter, is evidence of. */
 export function evidenceOfTurn(part: PlacedPart, how: 'round' | 'by a quarter', repair: Repair): Evidence {
@@ -228,7 +268,7 @@ export function evidenceOfSwap(
     ({ leg: { at: place } }) => place?.type === 'pin' && isSupplySocket(board, place.pin),
   ).length;
   const arePins = [one, two].every(({ leg }) => leg.at?.type === 'pin');
-  const module = [one, two].map((end) => moduleOf(end, wiring));
+  const module = [one, two].map((end) => moduleOf(end.leg, wiring) ?? moduleOf(otherEnd(end), wiring));
   const isModule = module[0] !== undefined && module[0] === module[1];
   const [here, there] = [one.leg.at!, two.leg.at!];
   const code: FindingCode = isModule
@@ -251,7 +291,7 @@ export function evidenceOfSwap(
         code,
         isModule ? [module[0]!, ...refs] : refs,
         at,
-        `${capital(partText(one.part))} and ${partText(two.part)} are swapped: ${one.part.ref} is in ${placeText(here)} and belongs in ${placeText(there)}, and ${two.part.ref} the other way round.`,
+        `${capital(partText(one.part))} and ${partText(two.part)} are swapped: ${one.part.ref} is ${inPlace(here, wiring)} and belongs ${inPlace(there, wiring)}, and ${two.part.ref} the other way round.`,
         [
           `Follow ${one.part.ref} and ${two.part.ref} from one end to the other. Where does each of them lead, and where should it?`,
           `${one.part.ref} is where ${two.part.ref} should be, and ${two.part.ref} where ${one.part.ref} should be.`,
@@ -262,10 +302,42 @@ export function evidenceOfSwap(
   };
 }
 
-/** The module that a wire's other end is fastened to. */
-const moduleOf = ({ part, leg }: Placed, wiring: Wiring): Ref | undefined =>
-  part.legs.flatMap((other) => {
-    if (other.leg === leg.leg || other.at?.type !== 'leg') return [];
-    const owner = findPart(wiring, other.at.ref);
-    return owner && kindOf(owner.kind).hasNamedLegs ? [owner.ref] : [];
-  })[0];
+/** What exchanging two legs of one part is evidence of. */
+export function evidenceOfSwappedLegs(
+  part: PlacedPart,
+  one: PlacedLeg,
+  two: PlacedLeg,
+  wiring: Wiring,
+  repair: Repair,
+): Evidence {
+  const at = [one, two].flatMap((leg) => (leg.at ? [nameOf(leg.at)] : []));
+  const [first, second] = [one, two].map(({ leg }) => legTitle(part, leg));
+  return {
+    codes: ['module-lines-swapped'],
+    refs: [part.ref],
+    at,
+    says: () =>
+      say(
+        'module-lines-swapped',
+        [part.ref],
+        at,
+        `The ${first} and the ${second} of ${partText(part)} are swapped: each is where the other one should be.`,
+        [
+          `How do you tell the legs of ${withArticle(kindOf(part.kind).title)} apart, and which leg goes where?`,
+          `The ${first} of ${part.ref} is ${inPlace(one.at!, wiring)}, and its ${second} ${inPlace(two.at!, wiring)}.`,
+          repair.text,
+        ],
+        repair,
+      ),
+  };
+}
+
+/** The module that an end is fastened to. */
+function moduleOf(end: PlacedLeg | undefined, wiring: Wiring): Ref | undefined {
+  const at = end?.at;
+  const owner = at?.type === 'leg' ? findPart(wiring, at.ref) : undefined;
+  return owner && kindOf(owner.kind).hasNamedLegs ? owner.ref : undefined;
+}
+
+const otherEnd = ({ part, leg }: Placed): PlacedLeg | undefined =>
+  part.legs.find((other) => other.leg !== leg.leg);

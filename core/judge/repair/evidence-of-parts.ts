@@ -1,7 +1,7 @@
 import type { PointName, Ref } from '../../brand';
 import type { Repair } from '../../findings/finding';
-import { kindOf } from '../../parts';
-import { nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
+import { isResistor, kindOf } from '../../parts';
+import { nameOf, type PlacedPart, type Point, type Wiring } from '../../wiring/wiring';
 import { partInFull, partText, stripText } from '../../wiring/words';
 import { capital, withArticle } from '../../words/words';
 import type { Evidence } from './candidate';
@@ -29,6 +29,31 @@ export const evidenceOfValue = (
         [
           `Compare ${part.ref} with the parts list. Is it the same part?`,
           `${capital(partInFull(part))} is not ${wanted}.`,
+          repair.text,
+        ],
+        repair,
+      ),
+  };
+};
+
+/** What exchanging two parts of a kind is evidence of. */
+export const evidenceOfExchange = (one: PlacedPart, two: PlacedPart, repair: Repair): Evidence => {
+  const refs = [one.ref, two.ref];
+  const at = [one, two].flatMap(({ legs }) => legs.flatMap((leg) => (leg.at ? [nameOf(leg.at)] : [])));
+  return {
+    // What a rule sees of one of them has not seen the other.
+    codes: [],
+    refs,
+    at,
+    says: () =>
+      say(
+        isResistor(one) ? 'resistor-value' : 'wrong-part',
+        refs,
+        at,
+        `${capital(partText(one))} and ${partText(two)} are swapped: each is where the other one should be.`,
+        [
+          `Compare ${one.ref} and ${two.ref} with the drawing. Which one belongs where?`,
+          `${capital(partText(one))} is in the place of ${partText(two)}.`,
           repair.text,
         ],
         repair,
@@ -67,6 +92,7 @@ export const evidenceOfWire = (
   from: Point,
   to: Point,
   { isAlone, along }: { readonly isAlone: boolean; readonly along: readonly PointName[] },
+  wiring: Wiring,
   repair: Repair,
 ): Evidence => {
   const at = [nameOf(from), nameOf(to)];
@@ -79,10 +105,10 @@ export const evidenceOfWire = (
         isAlone ? 'leg-open' : 'no-return',
         [],
         at,
-        `A wire is missing: ${stripText(from)} and ${stripText(to)} belong together and nothing joins them.`,
+        `A wire is missing: ${stripText(from, wiring)} and ${stripText(to, wiring)} belong together and nothing joins them.`,
         [
           `Compare your wires with the list of connections. Which one is not there?`,
-          `Nothing joins ${stripText(from)} to ${stripText(to)}.`,
+          `Nothing joins ${stripText(from, wiring)} to ${stripText(to, wiring)}.`,
           repair.text,
         ],
         repair,

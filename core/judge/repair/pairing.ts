@@ -43,11 +43,36 @@ export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, 
   return target;
 }
 
-/** Built parts by the part of the exercise that has their name, where that is not how the two are paired. */
-export function pairedByName(
-  asked: Circuit,
-  { match, circuit, pairs }: Pick<Examination, 'match' | 'circuit' | 'pairs'>,
-): Pairs | undefined {
+type Known = Pick<Examination, 'match' | 'circuit' | 'pairs'>;
+
+/**
+ * Built parts by the part of the exercise that has their name and their value, where that is not how the two are paired.
+ */
+export function pairedByName(asked: Circuit, { match, circuit, pairs }: Known): Pairs | undefined {
   const byName = correspondence(asked, circuit, { ...match, parts: new Map() });
-  return [...byName].some(([name, part]) => pairs.get(name) !== part) ? byName : undefined;
+  return areUnlike(byName, pairs) ? byName : undefined;
 }
+
+/**
+ * The same by names alone, where two parts have each other's value: the one may be where the other one belongs. Nothing
+ * where a name that the exercise has is missing.
+ */
+export function pairedByNameAlone(asked: Circuit, { circuit, pairs }: Known): Pairs | undefined {
+  const byName = new Map<string, PlacedPart>();
+  for (const { ref, kind } of asked.parts) {
+    const part = circuit.part(ref);
+    if (part?.kind !== kind) return undefined;
+    byName.set(ref, part);
+  }
+  return areUnlike(byName, pairs) ? byName : undefined;
+}
+
+const areUnlike = (one: Pairs, other: Pairs): boolean =>
+  [...one].some(([name, part]) => other.get(name) !== part);
+
+/** Some pairings, each once. */
+export const differentPairings = (all: readonly (Pairs | undefined)[]): readonly Pairs[] =>
+  all.reduce<readonly Pairs[]>(
+    (kept, one) => (one && kept.every((other) => areUnlike(one, other)) ? [...kept, one] : kept),
+    [],
+  );

@@ -13,6 +13,7 @@ import { examine, Examiner, type Examination } from '../examine';
 import { referenceOf } from '../reference';
 import { askedWiring } from './asked-wiring';
 import type { Candidate } from './candidate';
+import { Drawing } from './drawing';
 import { evidenceOfMove } from './evidence-of-moves';
 import { programCandidates } from './program-edits';
 import type { ProgramWishes } from './wishes';
@@ -35,7 +36,15 @@ const candidatesFor = (made: Build): readonly Candidate[] => {
   const target = targetFor(made, examine(reference, made));
   const { wiring } = made;
   const look = target.look(wiring);
-  return [...wiringCandidates({ wiring, target, look, drawn: beacon.reference, board: beacon.board })];
+  return [
+    ...wiringCandidates({
+      wiring,
+      target,
+      look,
+      drawing: new Drawing(beacon.reference, wiring, target),
+      board: beacon.board,
+    }),
+  ];
 };
 const search = (made: Build) =>
   searchRepair(new Examiner(reference), made, examine(reference, made), grammars, 1e9);
@@ -261,7 +270,7 @@ describe('a repairing move as a finding', () => {
     const goal = readPoint(to, around);
     if (!goal.ok || at?.ok === false) throw new Error(`${from} ${to}`);
     const placed = { leg: legName(leg), at: at?.value ?? null };
-    return evidenceOfMove({ part, leg: placed }, goal.value, beacon.board).says().code;
+    return evidenceOfMove({ part, leg: placed }, goal.value, beacon.board, wiring).says().code;
   };
 
   test.each([

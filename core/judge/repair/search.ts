@@ -19,13 +19,15 @@ import {
   WHOLE,
 } from './bounds';
 import { isWordAsAsked, type Candidate } from './candidate';
+import { Drawing } from './drawing';
 import { hasRightWiring, isSoundWiring, needsRewriting, onlyMisses } from './left-to-mend';
 import { thatMatter } from './lines-that-matter';
 import { thatAreReached } from './lines-unreached';
-import { nearestTarget, pairedByName } from './pairing';
+import { differentPairings, nearestTarget, pairedByName, pairedByNameAlone } from './pairing';
 import { programCandidates } from './program-edits';
 import { guessFrom, programGuesses } from './program-guesses';
 import { rebased } from './rebased';
+import { splitResistors } from './split-resistors';
 import { Target } from './target';
 import { Tries, type Tried } from './tries';
 import { wiringCandidates } from './wiring-edits';
@@ -214,20 +216,29 @@ class RepairSearch {
 
   private wayFrom(start: Tried): Tried | undefined {
     const { exercise } = this.reference;
-    const given = { drawn: this.drawnFor(start), board: exercise.board };
-    const way = wayTo(this.targetsOf(start), start.build, given);
+    const way = wayTo(this.targetsOf(start), start.build, this.drawnFor(start), exercise.board);
     return way && this.after(start, way);
   }
 
-  /** What the wiring may be meant to be, the nearest first: with the parts paired by where they are, and by what they are. */
+  /**
+   * What the wiring may be meant to be, the nearest first: with the parts paired by where they are, by what they are and by
+   * their names, and with a resistor made of two.
+   */
   private targetsOf(start: Tried): readonly Target[] {
     const { exercise, reduced } = this.reference;
     const examination = this.tries.examine(start);
-    const byName = pairedByName(reduced.circuit, examination);
     const { wiring } = start.build;
     const asked = this.drawnFor(start);
-    return [examination.pairs, ...(byName ? [byName] : [])]
-      .map((paired) => nearestTarget(exercise, asked, wiring, paired))
+    const pairings = differentPairings([
+      examination.pairs,
+      pairedByName(reduced.circuit, examination),
+      pairedByNameAlone(reduced.circuit, examination),
+    ]);
+    return [
+      ...pairings.map((pairs) => ({ asked, pairs })),
+      ...splitResistors(exercise, asked, wiring, examination.pairs),
+    ]
+      .map((meant) => nearestTarget(exercise, meant.asked, wiring, meant.pairs))
       .map((target) => ({ target, distance: target.distance(wiring) }))
       .sort((a, b) => a.distance - b.distance)
       .map(({ target }) => target);
@@ -248,8 +259,7 @@ class RepairSearch {
   private asDrawn(start: Tried, pairs: ReadonlyMap<string, PlacedPart>): Tried | undefined {
     const { exercise } = this.reference;
     const target = new Target(exercise, exercise.reference, start.build.wiring, pairs);
-    const given = { drawn: exercise.reference, board: exercise.board };
-    const way = wayTo([target], start.build, given);
+    const way = wayTo([target], start.build, exercise.reference, exercise.board);
     return way && this.after(start, way);
   }
 
@@ -286,7 +296,7 @@ class RepairSearch {
       wiring,
       target,
       look: target.look(wiring),
-      drawn: this.referenceWiring,
+      drawing: new Drawing(this.referenceWiring, wiring, target),
       board: this.reference.exercise.board,
     });
   }

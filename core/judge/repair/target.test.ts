@@ -51,7 +51,7 @@ describe('the circuit that is wanted', () => {
         const where = `${sort}: ${what}`;
         // Two ways to ask whether it is the same circuit: by its pieces, and by matching.
         if (match.same) expect(target.look(wiring).isRight, where).toBe(true);
-        const way = wayTo([target], { wiring, program }, { drawn, board: exercise.board });
+        const way = wayTo([target], { wiring, program }, drawn, exercise.board);
         // Where parts were taken for one another, another pairing finds the way.
         if (!way) continue;
         expect(target.distance(way.build.wiring), where).toBe(0);

@@ -1,7 +1,7 @@
 import { pointName, ref as makeRef, type PointName, type Ref } from '../../brand';
 import { effort } from '../../effort';
 import type { Exercise } from '../../formats/exercise';
-import { kindOf } from '../../parts';
+import { kindOf, turnsOf } from '../../parts';
 import { Circuit } from '../../wiring/circuit';
 import { netlistOf, type Netlist, type NodeId } from '../../wiring/netlist';
 import { findPart, legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
@@ -136,18 +136,25 @@ export class Target {
   look(wiring: Wiring): Look {
     effort(wiring.parts.length * EFFORT_OF_A_LEG * 3);
     const strips = new Strips(wiring, this.boardRef);
-    return new Look(strips, this.assigned(wiring, strips));
+    const { nets, ways } = this.assigned(wiring, strips);
+    return new Look(strips, nets, ways);
   }
 
-  /** The net of every member, with what may be turned or exchanged the way that suits the wiring. */
-  private assigned(wiring: Wiring, strips: Strips): ReadonlyMap<Member, Net> {
+  /** The net of every member, and of each part's legs, with what may be turned or exchanged the way that suits the wiring. */
+  private assigned(
+    wiring: Wiring,
+    strips: Strips,
+  ): { readonly nets: ReadonlyMap<Member, Net>; readonly ways: Way } {
     const nets = new Map<Member, Net>();
+    const chosen = new Map<Ref, Nets>();
     for (const [pin, net] of this.sockets)
       if (this.boardRef) nets.set(pointName(`${this.boardRef}.${pin}`), net);
     const built = new Map(wiring.parts.map((part) => [part.ref, part]));
     const give = (way: Way): void => {
-      for (const [name, own] of way)
+      for (const [name, own] of way) {
+        chosen.set(name, own);
         built.get(name)?.legs.forEach(({ leg }, index) => nets.set(legPoint(name, leg), own[index]!));
+      }
     };
     for (const ways of this.ways) if (ways.length === 1) give(ways[0]!);
     // Twice, since what is between two others that may be turned is known only when those are.
@@ -159,7 +166,7 @@ export class Target {
         give(ways.reduce((best, way) => (score(way) > score(best) ? way : best)));
       }
     }
-    return nets;
+    return { nets, ways: chosen };
   }
 
   /** The ways in which each part or series of parts may go, that of the exercise first. */
@@ -183,7 +190,7 @@ export class Target {
             order.map(({ part, isForward }, index) => {
               const ends = [between[index - 1] ?? head, between[index] ?? tail];
               const own = isForward ? ends : ends.toReversed();
-              return [nameOf.get(part.ref)!, turnsOf(part, own)];
+              return [nameOf.get(part.ref)!, waysOf(part, own)];
             }),
           ),
         ),
@@ -191,7 +198,7 @@ export class Target {
     }
     for (const part of asked.parts)
       if (!inSeries.has(part.ref))
-        ways.push(turnedWays([[nameOf.get(part.ref)!, turnsOf(part, asked.nodesOf(part))]]));
+        ways.push(turnedWays([[nameOf.get(part.ref)!, waysOf(part, asked.nodesOf(part))]]));
     return ways;
   }
 }
@@ -209,6 +216,7 @@ export class Look {
   constructor(
     private readonly strips: Strips,
     private readonly nets: ReadonlyMap<Member, Net>,
+    private readonly ways: Way,
   ) {
     for (const [member, net] of nets) this.note(strips.of(member), net);
     // A socket that the exercise does not use must be joined to nothing.
@@ -226,6 +234,11 @@ export class Look {
   /** The net that a leg or a socket belongs to. */
   netOf(member: Member): Net | undefined {
     return this.nets.get(member);
+  }
+
+  /** The nets of a part's legs in their order, of one that is missing too: where it goes in the series that is there. */
+  legNetsOf(name: Ref): readonly Net[] {
+    return this.ways.get(name) ?? [];
   }
 
   /** The node of a leg, a socket or a place. */
@@ -297,9 +310,9 @@ function homesOf(nets: ReadonlyMap<Member, Net>, strips: Strips): ReadonlyMap<Ne
 }
 
 /** The nets of a part's legs as they are, and with each of its turns. */
-function turnsOf(part: PlacedPart, own: Nets): readonly Nets[] {
+function waysOf(part: PlacedPart, own: Nets): readonly Nets[] {
   const legs = part.legs.map(({ leg }) => leg);
-  return [own, ...kindOf(part.kind).turns.map((turn) => turn.map((leg) => own[legs.indexOf(leg)]!))];
+  return [own, ...turnsOf(part).map((turn) => turn.map((leg) => own[legs.indexOf(leg)]!))];
 }
 
 /** Every choice of one turn for each of some parts. */

@@ -5,6 +5,7 @@ import { hasPassed } from '../../formats/report';
 import type { Scenario } from '../../formats/scenario';
 import { compileProgram, type Grammars, type Language, type Program } from '../../program';
 import type { RunLimits } from '../../rehearsal/options';
+import { firstDoubleUse } from '../../wiring/read';
 import type { Build } from '../build';
 import { areSameButLater, comparedRun, standingIn } from '../compared-runs';
 import type { Examination, Examiner } from '../examine';
@@ -67,6 +68,8 @@ export class Tries {
   /** The build with one more change; `undefined` where that can't be made. */
   make(from: Tried, candidate: Candidate): Tried | undefined {
     const build = candidate.apply(from.build);
+    // What was put into a hole that another change has emptied finds it taken without that.
+    if (build && build.wiring !== from.build.wiring && firstDoubleUse(build.wiring)) return undefined;
     return build && this.of(build, [...from.candidates, candidate], from.cost + candidate.cost);
   }
 

@@ -1,4 +1,4 @@
-import { isResistor, kindOf } from '../../parts';
+import { isEitherWay, isResistor, kindOf } from '../../parts';
 import { overreachOf } from '../../wiring/read';
 import {
   findPart,
@@ -14,7 +14,13 @@ import {
 import { legText, partText, placeText } from '../../wiring/words';
 import { listText, withArticle } from '../../words/words';
 import type { Candidate } from './candidate';
-import { evidenceOfPart, evidenceOfRemoval, evidenceOfValue, evidenceOfWire } from './evidence-of-parts';
+import {
+  evidenceOfExchange,
+  evidenceOfPart,
+  evidenceOfRemoval,
+  evidenceOfValue,
+  evidenceOfWire,
+} from './evidence-of-parts';
 import type { Net, Root } from './target';
 import { isRigid, legsAt, rowsOf, withNewPart, type EditSource } from './edit-source';
 import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
@@ -22,14 +28,38 @@ import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 /** What the others cost that came out of the same wrong drawer as the first. */
 const SAME_DRAWER = 0.3;
 
+interface Other {
+  readonly part: PlacedPart;
+  readonly asked: PlacedPart;
+}
+
+/** Whether each of two parts is what the exercise asks for in the place of the other. */
+const isEachOthers = (one: Other, two: Other): boolean =>
+  one.part.kind === two.part.kind &&
+  one.part.value.text === two.asked.value.text &&
+  two.part.value.text === one.asked.value.text;
+
+/** A wiring in which parts have other values. */
+const withValues = (
+  wiring: Wiring,
+  values: ReadonlyMap<PlacedPart['ref'], PlacedPart['value']>,
+): Wiring | undefined =>
+  [...values].reduce<Wiring | undefined>((made, [ref, value]) => {
+    const now = made && findPart(made, ref);
+    return now && withPart(made, { ...now, value });
+  }, wiring);
+
 /** Changes that take something out, put something in, or exchange a part for another. */
 export class WiringAdditions {
   constructor(private readonly source: EditSource) {}
 
-  /** Other values: of one part, and of all resistors that were taken from the same wrong drawer. */
+  /**
+   * Other values: of one part, of all resistors that were taken from the same wrong drawer, and of two parts of a kind
+   * that are in each other's places.
+   */
   *values(): Generator<Candidate> {
     const drawers = new Map<string, (typeof others)[number][]>();
-    const others = this.source.given.target.otherValuesIn(this.source.wiring);
+    const others = this.source.given.target.otherValuesIn(this.source.given.wiring);
     for (const other of others) {
       const { part, asked } = other;
       yield this.valued([part], asked, cost.value);
@@ -43,6 +73,9 @@ export class WiringAdditions {
           drawer[0]!.asked,
           cost.value + SAME_DRAWER,
         );
+    for (const [index, one] of others.entries())
+      for (const two of others.slice(index + 1))
+        if (isEachOthers(one, two)) yield this.exchanged(one.part, two.part);
   }
 
   private valued(parts: readonly PlacedPart[], asked: PlacedPart, amount: number): Candidate {
@@ -54,12 +87,28 @@ export class WiringAdditions {
       parts.length === 1
         ? `Use ${withArticle(what)} for ${refs[0]!}.`
         : `Use ${what}s for ${listText(refs)}.`,
-      (wiring) =>
-        refs.reduce<Wiring | undefined>((made, ref) => {
-          const now = made && findPart(made, ref);
-          return now && withPart(made, { ...now, value: asked.value });
-        }, wiring),
+      (wiring) => withValues(wiring, new Map(refs.map((ref) => [ref, asked.value]))),
       (repair) => evidenceOfValue(parts, asked, repair),
+    );
+  }
+
+  private exchanged(one: PlacedPart, two: PlacedPart): Candidate {
+    return this.source.changed(
+      [
+        { value: one.ref, to: two.value.text },
+        { value: two.ref, to: one.value.text },
+      ],
+      cost.swap + PART_LEG,
+      `Swap ${partText(one)} and ${partText(two)}.`,
+      (wiring) =>
+        withValues(
+          wiring,
+          new Map([
+            [one.ref, two.value],
+            [two.ref, one.value],
+          ]),
+        ),
+      (repair) => evidenceOfExchange(one, two, repair),
     );
   }
 
@@ -97,8 +146,14 @@ export class WiringAdditions {
           yield this.source.adding(
             { ref: name, kind: 'wire', value: { text: '' }, legs: legsAt('wire', places) },
             cost.addWire + (drawn ? BACK_AS_DRAWN : 0),
-            `Add a wire from ${placeText(places[0])} to ${placeText(places[1])}.`,
-            (repair) => evidenceOfWire(...places, { isAlone, along: this.source.along(one, other) }, repair),
+            `Add a wire from ${placeText(places[0], this.source.wiring)} to ${placeText(places[1], this.source.wiring)}.`,
+            (repair) =>
+              evidenceOfWire(
+                ...places,
+                { isAlone, along: this.source.along(one, other) },
+                this.source.wiring,
+                repair,
+              ),
           );
         }
     }
@@ -106,9 +161,7 @@ export class WiringAdditions {
 
   /** The places of a wire of the drawing that would join two pieces, when they are free. */
   private asDrawn(one: Root, other: Root): readonly [Point, Point] | undefined {
-    for (const part of this.source.given.drawn.parts) {
-      const [from, to] = part.legs.map(({ at }) => at);
-      if (!kindOf(part.kind).conductor || !from || !to) continue;
+    for (const [from, to] of this.source.given.drawing.ends()) {
       const [first, second] = [this.source.rootAt(from), this.source.rootAt(to)];
       if (!((first === one && second === other) || (first === other && second === one))) continue;
       if (this.source.seats.isFree(from) && this.source.seats.isFree(to)) return [from, to];
@@ -136,14 +189,14 @@ export class WiringAdditions {
   /** Parts that are missing: where the drawing has them, between the pieces that they belong to, or into a path. */
   *addedParts(): Generator<Candidate> {
     for (const wanted of this.source.given.target.missingFrom(this.source.wiring)) {
-      const drawn = this.source.given.drawn.parts.find(
-        ({ ref, kind }) => ref === wanted.ref && kind === wanted.kind,
-      );
-      const places = drawn?.legs.flatMap(({ at }) => (at && this.source.seats.isFree(at) ? [at] : []));
-      if (places && places.length === wanted.legs.length)
+      const places = wanted.legs.flatMap(({ leg }) => {
+        const at = this.source.given.drawing.placeOf(wanted, leg);
+        return at && this.source.seats.isFree(at) ? [at] : [];
+      });
+      if (places.length === wanted.legs.length)
         yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, places) }, cost.addPart + BACK_AS_DRAWN);
       if (wanted.legs.length !== 2) continue;
-      const [one, two] = this.source.given.target.netsOf(wanted.ref) as [Net, Net];
+      const [one, two] = this.source.given.look.legNetsOf(wanted.ref) as [Net, Net];
       for (const from of this.source.piecesOf(one))
         for (const to of this.source.piecesOf(two)) {
           const seats = this.reaching(wanted, from.strips, to.strips);
@@ -160,7 +213,7 @@ export class WiringAdditions {
       part,
       amount,
       part.legs.length === 2
-        ? `Put ${partText(part)} between ${placeText(part.legs[0]!.at!)} and ${placeText(part.legs[1]!.at!)}.`
+        ? `Put ${partText(part)} between ${placeText(part.legs[0]!.at!, this.source.wiring)} and ${placeText(part.legs[1]!.at!, this.source.wiring)}.`
         : `Put ${partText(part)} in, with its legs in ${at.join(', ')}.`,
       (repair) => evidenceOfPart(part, this.source.given.target.neighboursOf(part.ref), repair),
     );
@@ -186,7 +239,7 @@ export class WiringAdditions {
   /** A part where a wire was put instead of it. */
   private *inPlaceOfWires(wanted: PlacedPart): Generator<Candidate> {
     const { look, target } = this.source.given;
-    const nets = target.netsOf(wanted.ref);
+    const nets = look.legNetsOf(wanted.ref);
     for (const wire of this.source.wiring.parts) {
       const [one, other] = wire.legs.map(({ at }) => at);
       const isOnBoard = (at: Point | null | undefined): at is Point =>
@@ -194,7 +247,7 @@ export class WiringAdditions {
       if (!kindOf(wire.kind).conductor || !isOnBoard(one) || !isOnBoard(other)) continue;
       const root = look.rootOf(nameOf(one));
       if (!nets.every((net) => look.netsAt(root).has(net))) continue;
-      for (const places of kindOf(wanted.kind).symmetrical
+      for (const places of isEitherWay(wanted)
         ? [[one, other]]
         : [
             [one, other],
@@ -217,7 +270,7 @@ export class WiringAdditions {
   /** A part put into a path: what is joined without it is taken apart, and it goes between. */
   private *inserted(wanted: PlacedPart): Generator<Candidate> {
     const { look } = this.source.given;
-    const nets = this.source.given.target.netsOf(wanted.ref);
+    const nets = look.legNetsOf(wanted.ref);
     for (const part of this.source.wiring.parts)
       for (const leg of part.legs) {
         const { at } = leg;
@@ -227,7 +280,7 @@ export class WiringAdditions {
         const row = this.source.seats.emptyRow(part, leg);
         if (!row) continue;
         const beside: Point = { ...row, column: row.column === 'a' ? 'b' : 'a' };
-        for (const legs of kindOf(wanted.kind).symmetrical
+        for (const legs of isEitherWay(wanted)
           ? [[beside, at]]
           : [
               [beside, at],
@@ -238,7 +291,7 @@ export class WiringAdditions {
           yield this.source.changed(
             [{ move: `${part.ref}.${leg.leg}`, from: nameOf(at), to: nameOf(row) }, { add: rowsOf(added) }],
             cost.insertPart + (kindOf(part.kind).conductor ? PART_LEG : 0),
-            `Move ${legText(part, leg.leg)} to ${placeText(row)}, and put ${partText(added)} between ${shortNameOf(beside)} and ${shortNameOf(at)}.`,
+            `Move ${legText(part, leg.leg)} to ${placeText(row, this.source.wiring)}, and put ${partText(added)} between ${shortNameOf(beside)} and ${shortNameOf(at)}.`,
             (wiring) => {
               const now = findPart(wiring, part.ref);
               return now && withNewPart(withPart(wiring, withLegAt(now, leg.leg, row)), added);

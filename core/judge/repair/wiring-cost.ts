@@ -18,5 +18,7 @@ export const cost = {
 export const PART_LEG = 0.2;
 /** An end that sits where the drawing has it is the less likely slip. */
 export const AS_DRAWN = 0.6;
+/** Ground in a plus rail, or a supply in a minus rail, works and misleads whoever reads the marks. */
+export const WRONG_SIGN = 1;
 /** Something put in where the drawing has it is what the hand left out. */
 export const BACK_AS_DRAWN = -0.3;

@@ -11,6 +11,7 @@ export function* wiringCandidates(given: EditsOf): Generator<Candidate> {
   const source = new EditSource(given);
   const [moved, added] = [new WiringMoves(source), new WiringAdditions(source)];
   yield* moved.turns();
+  yield* moved.legSwaps();
   yield* moved.moves();
   yield* moved.shifts();
   yield* moved.swaps();

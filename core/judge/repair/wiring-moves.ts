@@ -1,6 +1,7 @@
 import { sideOf } from '../../breadboards';
 import type { Edit } from '../../findings/finding';
-import { isContact, kindOf } from '../../parts';
+import { isContact, isEitherWay, kindOf, turnsOf } from '../../parts';
+import { stripOf } from '../../wiring/netlist';
 import { overreachOf } from '../../wiring/read';
 import {
   findPart,
@@ -14,19 +15,20 @@ import {
   type Point,
   type Hole,
 } from '../../wiring/wiring';
-import { legText, legTitle, partText, placeText } from '../../wiring/words';
+import { inPlace, legText, legTitle, partText } from '../../wiring/words';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
 import {
   evidenceOfMove,
   evidenceOfShift,
   evidenceOfSwap,
+  evidenceOfSwappedLegs,
   evidenceOfTurn,
   moveText,
 } from './evidence-of-moves';
-import type { Root } from './target';
+import type { Net, Root } from './target';
 import { isRigid, reseated, type EditSource } from './edit-source';
-import { AS_DRAWN, cost, PART_LEG } from './wiring-cost';
+import { AS_DRAWN, cost, PART_LEG, WRONG_SIGN } from './wiring-cost';
 
 /** The leg whose place each leg of a button takes when it is turned by a quarter, to either side. */
 const QUARTERS = [
@@ -39,6 +41,12 @@ const SHIFTS = [-1, 1, -2, 2];
 const ROW_MORE = 0.3;
 /** Legs of a part up to which each of them is told where it goes. */
 const MOST_TOLD = 4;
+
+/** Where a leg may go, and what it meets there. */
+interface Goal {
+  readonly net: Net;
+  readonly point: Point;
+}
 
 interface End {
   readonly part: PlacedPart;
@@ -56,21 +64,21 @@ export class WiringMoves {
       if (isRigid(part)) continue;
       for (const leg of part.legs) {
         // A lead that hangs free in the drawing too is met by wires.
-        if (!leg.at && this.source.drawnAt(part, leg.leg) === null) continue;
-        for (const point of this.goalsOf(part, leg)) {
-          const to = this.source.seats.freeOn(point, leg.at);
+        if (!leg.at && this.source.given.drawing.placeOf(part, leg.leg) === null) continue;
+        for (const { net, point } of this.goalsOf(part, leg)) {
+          const to = this.seatOn(point, part, leg);
           if (!to || !fastens(part, to)) continue;
           const moved = withLegAt(part, leg.leg, to);
           if (overreachOf(moved) || straddles(moved)) continue;
           yield this.source.changed(
             [{ move: `${part.ref}.${leg.leg}`, from: leg.at ? nameOf(leg.at) : '', to: nameOf(to) }],
-            this.moveCost(part, leg, to),
-            moveText(legText(part, leg.leg), leg.at, to),
+            this.moveCost(part, leg, { net, to }),
+            moveText(legText(part, leg.leg), leg.at, to, this.source.wiring),
             (wiring) => {
               const now = findPart(wiring, part.ref);
               return now && withPart(wiring, withLegAt(now, leg.leg, to));
             },
-            () => evidenceOfMove({ part, leg }, to, this.source.given.board),
+            () => evidenceOfMove({ part, leg }, to, this.source.given.board, this.source.wiring),
           );
         }
       }
@@ -78,27 +86,49 @@ export class WiringMoves {
   }
 
   /** The strips where a leg belongs, or where a wire's end would meet what its other end is joined to. */
-  private goalsOf(part: PlacedPart, { leg, at }: PlacedLeg): readonly Point[] {
-    const { look, target } = this.source.given;
+  private goalsOf(part: PlacedPart, { leg, at }: PlacedLeg): readonly Goal[] {
+    const { look } = this.source.given;
     const own = look.rootOf(at ? nameOf(at) : legPoint(part.ref, leg));
     const nets = kindOf(part.kind).conductor
       ? part.legs.flatMap((end) => [...look.netsAt(look.rootOf(legPoint(part.ref, end.leg)))])
-      : kindOf(part.kind).turns.length > 0
-        ? target.netsOf(part.ref)
+      : turnsOf(part).length > 0
+        ? look.legNetsOf(part.ref)
         : [look.netOf(legPoint(part.ref, leg))];
     return [...new Set(nets)].flatMap((net) =>
       net === undefined || (!look.isWrong(own) && look.rootsWith(net).size < 2)
         ? []
-        : this.source.piecesOf(net).flatMap(({ root, strips }) => (root === own ? [] : strips)),
+        : this.source
+            .piecesOf(net)
+            .flatMap(({ root, strips }) => (root === own ? [] : strips.map((point) => ({ net, point })))),
     );
   }
 
-  private moveCost(part: PlacedPart, { leg, at }: PlacedLeg, to: Point): number {
-    const drawn = this.source.drawnAt(part, leg);
-    const extra =
+  /** A free place on the strip of a point: the hole beside that of the leg, that of the drawing, or one nearby. */
+  private seatOn(point: Point, part: PlacedPart, { leg, at }: PlacedLeg): Point | undefined {
+    const { wiring, seats } = this.source;
+    const near = seats.freeOn(point, at);
+    if (near?.type !== 'hole' || (at?.type === 'hole' && near.column === at.column)) return near;
+    const drawn = this.source.given.drawing.placeOf(part, leg);
+    const isThere = drawn && stripOf(drawn, wiring) === stripOf(point, wiring) && seats.isFree(drawn);
+    return isThere ? drawn : near;
+  }
+
+  private moveCost(part: PlacedPart, leg: PlacedLeg, { net, to }: { net: Net; to: Point }): number {
+    return (
       (kindOf(part.kind).conductor ? 0 : PART_LEG) +
-      (drawn && at && nameOf(drawn) === nameOf(at) ? AS_DRAWN : 0);
-    return extra + distanceCost(at, to);
+      (this.source.given.drawing.hasInPlace(part, leg) ? AS_DRAWN : 0) +
+      (this.contradicts(net, to) ? WRONG_SIGN : 0) +
+      distanceCost(leg.at, to)
+    );
+  }
+
+  /** Whether a place is in a rail of the other sign than what belongs on a net. */
+  private contradicts(net: Net, to: Point): boolean {
+    if (to.type !== 'rail') return false;
+    const { board, target } = this.source.given;
+    const sign = to.rail.endsWith('+') ? 'supply' : 'ground';
+    const roles = target.socketsOf(net).map((pin) => board.supplies.find(({ name }) => name === pin)?.role);
+    return roles.includes(sign === 'supply' ? 'ground' : 'supply');
   }
 
   /** Parts turned round or end for end, and buttons turned by a quarter. */
@@ -108,7 +138,7 @@ export class WiringMoves {
       if (kind.conductor || part.legs.length < 2 || part.legs.some(({ at }) => !at)) continue;
       const at = part.legs.map((leg) => leg.at);
       if (part.legs.length === 2) {
-        if (kind.symmetrical) continue;
+        if (isEitherWay(part)) continue;
         const text = `Turn ${partText(part)} round.`;
         yield this.source.changed(
           [{ flip: part.ref }],
@@ -127,7 +157,7 @@ export class WiringMoves {
         yield this.source.reseating(
           part,
           to,
-          cost.turn + PART_LEG,
+          cost.turn + (isQuarter ? 0 : PART_LEG),
           `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
           (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
         );
@@ -222,10 +252,14 @@ export class WiringMoves {
     for (const [index, one] of ends.entries())
       for (const two of ends.slice(index + 1)) {
         if (one.part === two.part || one.root === two.root || one.at.type !== two.at.type) continue;
-        const text = `Swap ${partText(one.part)} and ${partText(two.part)}: put ${one.part.ref} in ${placeText(two.at)}, and ${two.part.ref} in ${placeText(one.at)}.`;
+        const text = `Swap ${partText(one.part)} and ${partText(two.part)}: put ${one.part.ref} ${inPlace(two.at, this.source.wiring)}, and ${two.part.ref} ${inPlace(one.at, this.source.wiring, two.at)}.`;
         yield this.source.changed(
           [moveOf(one, two.at), moveOf(two, one.at)],
-          cost.swap + (one.at.type === 'pin' ? 0 : 0.1),
+          cost.swap +
+            (one.at.type === 'pin' ? 0 : 0.1) +
+            ([one, two].every((end) => this.source.given.drawing.hasInPlace(end.part, end.leg))
+              ? AS_DRAWN
+              : 0),
           text,
           (wiring) => {
             const [first, second] = [findPart(wiring, one.part.ref), findPart(wiring, two.part.ref)];
@@ -242,11 +276,32 @@ export class WiringMoves {
         );
       }
   }
+
+  /** Legs of a part, each of which can be bent by itself, that are in each other's holes. */
+  *legSwaps(): Generator<Candidate> {
+    for (const part of this.source.wiring.parts) {
+      if (isRigid(part) || kindOf(part.kind).conductor || part.legs.length < 3) continue;
+      const astray = part.legs.filter(({ leg, at }) => at && this.isAstray(part, leg));
+      for (const [index, one] of astray.entries())
+        for (const two of astray.slice(index + 1)) {
+          const to = part.legs.map((leg) => (leg === one ? two.at! : leg === two ? one.at! : leg.at!));
+          yield this.source.reseating(
+            part,
+            to,
+            cost.swap +
+              PART_LEG +
+              ([one, two].every((leg) => this.source.given.drawing.hasInPlace(part, leg)) ? AS_DRAWN : 0),
+            `Swap two legs of ${partText(part)}: put its ${legTitle(part, one.leg)} ${inPlace(two.at!, this.source.wiring)}, and its ${legTitle(part, two.leg)} ${inPlace(one.at!, this.source.wiring)}.`,
+            (repair) => evidenceOfSwappedLegs(part, one, two, this.source.wiring, repair),
+          );
+        }
+    }
+  }
 }
 
 /** Where a part of many legs goes, by the first of them. */
 const seatText = (part: PlacedPart, to: readonly Hole[], goes: 'in' | 'is in'): string =>
-  `its ${legTitle(part, part.legs[0]!.leg)} ${goes} ${placeText(to[0]!)}`;
+  `its ${legTitle(part, part.legs[0]!.leg)} ${goes} hole ${shortNameOf(to[0]!)}`;
 
 function distanceCost(from: Point | null, to: Point): number {
   if (from?.type === 'hole' && to.type === 'hole') {

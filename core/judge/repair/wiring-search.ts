@@ -1,9 +1,10 @@
 import { effort } from '../../effort';
 import type { Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
+import type { BoardProfile } from '../../boards';
 import type { Candidate } from './candidate';
+import { Drawing } from './drawing';
 import type { Target } from './target';
-import type { EditsOf } from './edit-source';
 import { wiringCandidates } from './wiring-edits';
 
 /** Changes after which a wiring is the circuit that is wanted. */
@@ -35,9 +36,10 @@ const ONCE_MORE = 0.3;
 export function wayTo(
   targets: readonly Target[],
   build: Build,
-  given: Pick<EditsOf, 'drawn' | 'board'>,
+  drawn: Wiring,
+  board: BoardProfile,
 ): Way | undefined {
-  const searches = targets.map((target) => new WaySearch(target, build, given));
+  const searches = targets.map((target) => new WaySearch(target, build, drawn, board));
   let best: Way | undefined = searches.find(({ isThere }) => isThere)?.start;
   for (let length = 1; length <= LONGEST && best?.candidates.length !== 0; length += 1) {
     for (const search of searches) best = search.goOn(best?.cost ?? Number.POSITIVE_INFINITY) ?? best;
@@ -49,14 +51,17 @@ export function wayTo(
 /** The ways from a wiring to one circuit, a change longer each time. */
 class WaySearch {
   readonly start: Step;
+  private readonly drawing: Drawing;
   private beam: readonly Step[];
   private length = 0;
 
   constructor(
     private readonly target: Target,
     build: Build,
-    private readonly given: Pick<EditsOf, 'drawn' | 'board'>,
+    drawn: Wiring,
+    private readonly board: BoardProfile,
   ) {
+    this.drawing = new Drawing(drawn, build.wiring, target);
     this.start = { candidates: [], build, cost: 0, distance: target.distance(build.wiring) };
     this.beam = [this.start];
   }
@@ -73,7 +78,7 @@ class WaySearch {
     const next: Step[] = [];
     const aside: Step[] = [];
     for (const step of this.beam)
-      for (const candidate of candidatesFor(this.target, step.build.wiring, this.given)) {
+      for (const candidate of candidatesFor(this.target, step.build.wiring, this.drawing, this.board)) {
         const cost = step.cost + candidate.cost + (step === this.start ? 0 : ONCE_MORE);
         // Candidates come by their cost.
         if (cost >= (best?.cost ?? most)) break;
@@ -96,10 +101,11 @@ class WaySearch {
 const candidatesFor = (
   target: Target,
   wiring: Wiring,
-  given: Pick<EditsOf, 'drawn' | 'board'>,
+  drawing: Drawing,
+  board: BoardProfile,
 ): readonly Candidate[] => {
   effort(wiring.parts.length * 10_000);
-  const found = wiringCandidates({ ...given, wiring, target, look: target.look(wiring) });
+  const found = wiringCandidates({ wiring, target, look: target.look(wiring), drawing, board });
   // What costs no less than a way that is found need not be tried.
   return [...found].sort((a, b) => a.cost - b.cost);
 };

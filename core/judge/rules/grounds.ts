@@ -1,4 +1,5 @@
 import { placesOf, socketsOf } from '../places';
+import { drivenPins } from './driven-pins';
 import { isPowerSource, kindOf } from '../../parts';
 import type { Observation } from '../../findings/finding';
 import type { NodeId } from '../../wiring/netlist';
@@ -21,17 +22,22 @@ export const noCommonGround: WiringRule = (built) =>
     // The wrong way round is another finding.
     if (circuit.side(low) !== undefined || circuit.side(high) !== undefined || low === high) return [];
     const reached = circuit.reach(low, { notInto: (node) => circuit.side(node) !== undefined });
-    const [pin] = [...reached].flatMap((node) => circuit.signalsAt(node));
-    if (pin === undefined) return [];
+    const pins = [...reached].flatMap((node) => circuit.signalsAt(node));
+    if (pins.length === 0) return [];
+    const driven = drivenPins(built);
+    const signal = pins.find((pin) => driven.has(pin));
+    const back = signal === undefined ? 'nothing between the two' : `the signal from pin ${signal}`;
     return [
       {
         code: 'no-common-ground',
         severity: 'fault',
         refs: [part.ref],
         at: socketsOf(circuit, 'GND'),
-        message: `The minus of ${partText(part)} is not connected to the board’s ground, so the signal from pin ${pin} has no way back.`,
+        message: `The minus of ${partText(part)} is not connected to the board’s ground, so ${back} has ${signal === undefined ? 'a' : 'no'} way back.`,
         hints: [
-          `A signal needs two wires. How does the current from pin ${pin} get back to the board?`,
+          signal === undefined
+            ? `A current needs two wires. Where are the board and ${partText(part)} connected?`
+            : `A signal needs two wires. How does the current from pin ${signal} get back to the board?`,
           `The board’s ground and the minus of ${part.ref} are not connected.`,
           `Add a wire from GND to the minus of ${part.ref}.`,
         ],

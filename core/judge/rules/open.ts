@@ -5,7 +5,7 @@ import { DARK_BELOW_MA } from '../../electrics/brightness';
 import { quantity, type Observation } from '../../findings/finding';
 import { isPowerSource, isSingleLight, kindOf, roleOfLeg } from '../../parts';
 import { milliamps, volts } from '../../units';
-import { legText, partText, placeText, stripText, terminalText } from '../../wiring/words';
+import { inPlace, legText, partText, stripText, terminalText } from '../../wiring/words';
 import { legPoint, nameOf, type PlacedPart, type Point } from '../../wiring/wiring';
 import type { WiringRule, Built } from '../subject';
 import { drivenPins } from './driven-pins';
@@ -20,9 +20,9 @@ export const legOpen: WiringRule = (built) => {
     part.legs.flatMap(({ leg, at }): readonly Observation[] => {
       const open = kindOf(part.kind).conductor ? endIsAlone(at) : legIsAlone(built, part, leg);
       if (!open) return [];
-      const where = at ? stripText(at) : 'the air';
+      const where = at ? stripText(at, built.circuit.wiring) : 'the air';
       const message = at
-        ? `${capital(legText(part, leg))} is in ${placeText(at)}. Nothing else is in ${where}, so no current flows there.`
+        ? `${capital(legText(part, leg))} is ${inPlace(at, built.circuit.wiring)}. Nothing else is in ${where}, so no current flows there.`
         : `${capital(legText(part, leg))} is not plugged in, so no current flows there.`;
       return [
         {
@@ -103,10 +103,10 @@ export const railUnpowered: WiringRule = (built) => {
         severity: 'fault',
         refs: [part.ref],
         at: [nameOf(at)],
-        message: `${capital(legText(part, leg))} is in ${placeText(at)}. No wire connects that rail to the board${fed.length > 0 ? `; the ${fed[0]} is the one that is connected` : ''}.`,
+        message: `${capital(legText(part, leg))} is ${inPlace(at, circuit.wiring)}. No wire connects that rail to the board${fed.length > 0 ? `; the ${fed[0]} is the one that is connected` : ''}.`,
         hints: [
           `Which rails have a wire to the board? Is the one you used among them?`,
-          `${capital(stripText(at))} is not connected to the board.`,
+          `${capital(stripText(at, circuit.wiring))} is not connected to the board.`,
           remedy,
         ],
         evidence: { currentMa: quantity(0, 'mA') },
@@ -157,7 +157,7 @@ function fedRails({ circuit }: Built, rail: Rail): readonly string[] {
         at.rail.at(-1) === rail.at(-1) &&
         circuit.side(circuit.nodeAt(at)!.id) === wanted
       )
-        fed.add(stripText(at).replace(/^the /, ''));
+        fed.add(stripText(at, circuit.wiring).replace(/^the /, ''));
   return [...fed];
 }
 
@@ -175,7 +175,7 @@ export const partBypassed: WiringRule = ({ circuit, states }) =>
       ...states.flatMap(({ point }) => others.map((other) => point.parts.get(other.ref)?.currentMa ?? 0)),
     );
     const strips = new Set(part.legs.map(({ at }) => (at ? circuit.stripAt(at) : undefined)));
-    const where = strips.size === 1 ? stripText(first.at) : 'rows that are connected';
+    const where = strips.size === 1 ? stripText(first.at, circuit.wiring) : 'rows that are connected';
     const effect = currentMa > DARK_BELOW_MA ? ` The LED then carries ${milliamps(currentMa)}.` : '';
     return [
       {

@@ -3,7 +3,7 @@ import { quantity, type Observation } from '../../findings/finding';
 import { kindOf, type LegPair } from '../../parts';
 import { volts } from '../../units';
 import { nameOf, type PlacedPart } from '../../wiring/wiring';
-import { partText, placeText } from '../../wiring/words';
+import { inPlace, partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { lightsOf, type Light } from './junctions';
 import { capital } from '../../words/words';
@@ -82,10 +82,10 @@ export const polarityReversed: WiringRule = (built) =>
         severity: effect.severity,
         refs: [part.ref],
         at: [long, short].flatMap((at) => (at ? [nameOf(at)] : [])),
-        message: `${capital(partText(part))} is the wrong way round${effect.text}.${short ? ` Its ${titles[1]}, in ${placeText(short)}, is on the side the current comes from.` : ''} Current has to go in at the ${titles[0]} and come out at the ${titles[1]}.`,
+        message: `${capital(partText(part))} is the wrong way round${effect.text}.${short ? ` Its ${titles[1]}, ${inPlace(short, built.circuit.wiring)}, is on the side the current comes from.` : ''} Current has to go in at the ${titles[0]} and come out at the ${titles[1]}.`,
         hints: [
           `How can you tell the two ends of ${partText(part)} apart? Which one is towards the pin or the supply?`,
-          `${capital(partText(part))} has ${volts(-lowest)} across it the wrong way${short ? `; look at the leg in ${placeText(short)}` : ''}.`,
+          `${capital(partText(part))} has ${volts(-lowest)} across it the wrong way${short ? `; look at the leg ${inPlace(short, built.circuit.wiring)}` : ''}.`,
           `Turn ${partText(part)} round: the ${titles[0]} goes where the ${titles[1]} is.`,
         ],
         evidence: { reverseVolts: quantity(-lowest, 'V') },

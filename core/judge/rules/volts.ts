@@ -96,11 +96,11 @@ function moduleSupplies(built: Built): readonly Observation[] {
     // Without any supply it is an open leg; half alive it is not a matter of the range either.
     if (volts < 1 || built.circuit.side(minus!) === undefined) return [];
     if (volts >= range[0] * 0.97 && volts <= range[1] * 1.03) return [];
-    const tooHigh = volts > range[1];
     return [
       {
         code: 'voltage-mismatch',
-        severity: tooHigh ? 'risk' : 'fault',
+        // One that gets too little may go well on the desk, and not in a warm room.
+        severity: 'risk',
         refs: [part.ref],
         at: [],
         message: `${capital(partText(part))} is fed with ${volts.toFixed(1)} V; it works from ${range[0]} V to ${range[1]} V.`,

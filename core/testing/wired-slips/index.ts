@@ -1,0 +1,10 @@
+import type { WiredSlips } from './wired-slips';
+import { window } from './window';
+import { parking } from './parking';
+import { fan } from './fan';
+import { railSignal } from './rail-signal';
+import { counterLights } from './counter-lights';
+import { plant } from './plant';
+
+/** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
+export const wiredSlips: readonly WiredSlips[] = [window, parking, fan, railSignal, counterLights, plant];
