@@ -347,6 +347,33 @@ export const waysSeen: readonly Way[] = [
       saying(`${subject} is between ${50 - ABOUT} and ${50 + ABOUT} % bright${tail}`),
   },
   {
+    pattern: whole(
+      `(${NAMES})(?:['’]s)?(?: brightness)? (?:is |stays |glows |shines |remains )?(?:at )?(?:(at most|no more than|not more than|not over|up to|below|under|less than|dimmer than|darker than)|(?:at least|no less than|not less than|not under|above|over|more than|brighter than)) (\\d+(?:\\.\\d+)?) %(?: bright| brightness)?(?! of)(.*)`,
+    ),
+    means: ([subject = '', isBelow, percent = '', tail = ''], { parts }) =>
+      ['light', undefined].includes(observedOf(subject, parts))
+        ? saying(
+            `${subject} is between ${isBelow === undefined ? `${percent} and 100` : `0 and ${percent}`} % bright${tail}`,
+          )
+        : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:is |stays |glows |shines )?(?:at )?(\\d+(?:\\.\\d+)?) %(?: bright)? or (?:(less|dimmer|darker|lower)|more|brighter|higher)(.*)`,
+    ),
+    means: ([subject = '', percent = '', isBelow, tail = '']) =>
+      saying(
+        `${subject} is between ${isBelow === undefined ? `${percent} and 100` : `0 and ${percent}`} % bright${tail}`,
+      ),
+  },
+  {
+    pattern: whole(`(${NAMES}) (?:is |stays )?fully (?:on|lit)(.*)`),
+    means: ([subject = '', tail = ''], { parts }) =>
+      observedOf(subject, parts) === 'light'
+        ? saying(`${subject} is between ${BRIGHT[0]} and ${BRIGHT[1]} % bright${tail}`)
+        : undefined,
+  },
+  {
     pattern: whole(`pin (\\w+) is not (high|low|on|off)(.*)`),
     means: ([pin = '', is = '', tail = '']) =>
       saying(`pin ${pin} is ${/^(?:high|on)$/i.test(is) ? 'low' : 'high'}${tail}`),
