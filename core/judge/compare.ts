@@ -8,7 +8,7 @@ import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Match } from './match';
 import type { ComparingRule, MeetingRule } from './subject';
-import { partInFull, partText } from '../wiring/words';
+import { legText, partInFull, partText } from '../wiring/words';
 import { capital, withArticle } from '../words/words';
 
 /** Built parts by the reference part they stand for: by the match, else by name, else the only one of a kind. */
@@ -163,7 +163,9 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
     const strays = wiredPins.filter((pin) => !fixed.includes(pin) && ![...match.pins.values()].includes(pin));
     const [stray] = strays;
     const wanted = fixed.find((pin) => !wiredPins.includes(pin));
-    if (stray !== undefined && wanted !== undefined)
+    if (stray !== undefined && wanted !== undefined && isOnBus(circuit, stray))
+      found.push(offTheBus(circuit, exercise.board, stray, wanted));
+    else if (stray !== undefined && wanted !== undefined)
       found.push({
         code: 'wrong-pin',
         severity: 'fault',
@@ -183,6 +185,29 @@ export const comparedPins: MeetingRule = ({ circuit }, { exercise, match, pins }
   }
   return found;
 };
+
+/** A line of a module that talks to the board over one pin only, on another one: whatever the program, it is deaf. */
+function offTheBus(circuit: Circuit, board: Exercise['board'], stray: string, wanted: string): Observation {
+  const node = circuit.nodeOfPin(stray)!;
+  const { part, leg } = circuit.legsAt(node.id).find((one) => roleOfLeg(one.part, one.leg) === 'bus')!;
+  const what = legText(part, leg);
+  return {
+    code: 'wrong-pin',
+    severity: 'risk',
+    refs: [part.ref],
+    at: socketsOf(circuit, stray),
+    message: `${capital(what)} is on pin ${stray}. The board talks to it on pin ${wanted} only, so nothing reaches it.`,
+    hints: [
+      `On which pins does the board talk to ${partText(part)}?`,
+      `${capital(what)} is on pin ${stray}; it belongs on pin ${wanted}.`,
+      `Move the wire from pin ${stray} to pin ${wanted}.`,
+    ],
+    evidence: {
+      wantedPin: quantity(pinNumber(board, wanted), ''),
+      wiredPin: quantity(pinNumber(board, stray), ''),
+    },
+  };
+}
 
 /** A program that drives a pin, and the LED on the board hangs on another one. */
 function besidesOwnLight(trace: Trace, board: Exercise['board'], code: string, own: string): Observation {

@@ -19,7 +19,7 @@ import { observationsOn } from './rules';
 import { judgeScenarios, notRun, plainResult, scenariosOf, unmetIn } from './scenarios';
 import { statesOf } from './solved-states';
 import { isNoWorse, roomAdvice, saidOfReadings } from './unsteadiness';
-import { isForPeople, lackOf, settle, verdictOf } from './verdict';
+import { isForPeople, isModule, lackOf, settle, verdictOf } from './verdict';
 
 /** Steps of each further run, once a program was busy to the end of one. */
 const STEPS_AFTER_A_BUSY_RUN = 500_000;
@@ -222,6 +222,7 @@ export class Examiner {
     const observations = settle([...found, ...judged.flatMap(({ failures }) => failures)], passed, {
       isExtra,
       isLeftOut,
+      isModule: (ref) => isModule(circuit.part(makeRef(ref))),
       isWatched: !asksNothing,
     });
     return {

@@ -16,12 +16,17 @@ export function isForPeople(part: PlacedPart | undefined): boolean {
   return observed !== undefined || stimulus !== undefined;
 }
 
+/** Whether a part has a circuit of its own, and so a supply. */
+export const isModule = (part: PlacedPart | undefined): boolean =>
+  part !== undefined && kindOf(part.kind).supplyLegs !== undefined;
+
 type IsSo = (ref: string) => boolean;
 
 /**
  * Structural faults of a build that does its job are advice, and a value that still works is one too. What leaves
  * something of the exercise dead is a risk: nothing watched it. `isExtra`: whether a part is none of the exercise's;
- * `isLeftOut`: whether one that is missing is more than a helper. `isWatched`: whether a scenario looked at what it does.
+ * `isLeftOut`: whether one that is missing is more than a helper. `isModule`: whether one works only when each of its lines is
+ * where it belongs. `isWatched`: whether a scenario looked at what it does.
  */
 export function settle(
   observations: readonly Observation[],
@@ -29,8 +34,14 @@ export function settle(
   {
     isExtra,
     isLeftOut,
+    isModule,
     isWatched,
-  }: { readonly isExtra: IsSo; readonly isLeftOut: IsSo; readonly isWatched: boolean },
+  }: {
+    readonly isExtra: IsSo;
+    readonly isLeftOut: IsSo;
+    readonly isModule: IsSo;
+    readonly isWatched: boolean;
+  },
 ): readonly Observation[] {
   const unique = onceEach(observations);
   if (!passed) return unique;
@@ -46,7 +57,9 @@ export function settle(
     const isRisk =
       observation.code === 'part-missing'
         ? refs.some(isLeftOut)
-        : rowOf(observation.code).isRiskInAnyCase === true && isOfTheExercise;
+        : observation.code === 'module-lines-swapped'
+          ? refs.some(isModule)
+          : rowOf(observation.code).isRiskInAnyCase === true && isOfTheExercise;
     return { ...observation, severity: isRisk ? 'risk' : 'advice' };
   });
 }

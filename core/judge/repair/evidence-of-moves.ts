@@ -179,7 +179,7 @@ export function evidenceOfTurn(part: PlacedPart, how: 'round' | 'by a quarter', 
   const at = part.legs.flatMap((leg) => (leg.at ? [nameOf(leg.at)] : []));
   const kind = kindOf(part.kind);
   const what = partText(part);
-  if (isContact(part))
+  if (isContact(part) && how === 'by a quarter')
     return {
       codes: [
         'button-always-closed',
@@ -206,7 +206,7 @@ export function evidenceOfTurn(part: PlacedPart, how: 'round' | 'by a quarter', 
     };
   const code: FindingCode = kind.hasNamedLegs
     ? 'module-lines-swapped'
-    : part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'measured')
+    : isContact(part) || part.legs.some(({ leg }) => roleOfLeg(part, leg) === 'measured')
       ? 'divider-reversed'
       : 'polarity-reversed';
   return {
@@ -218,7 +218,7 @@ export function evidenceOfTurn(part: PlacedPart, how: 'round' | 'by a quarter', 
         code,
         [part.ref],
         at,
-        `${capital(what)} is the wrong way round${how === 'round' && part.legs.length > 2 ? ': its legs are all there, end for end' : ''}.`,
+        `${capital(what)} is the wrong way round${isContact(part) ? ': it is on where it should be off' : part.legs.length > 2 ? ': its legs are all there, end for end' : ''}.`,
         [
           `How do you tell the legs of ${withArticle(kind.title)} apart, and which leg goes where?`,
           `The legs of ${part.ref} are in each other’s places.`,
@@ -267,13 +267,14 @@ export function evidenceOfSwap(
   const supplies = [one, two].filter(
     ({ leg: { at: place } }) => place?.type === 'pin' && isSupplySocket(board, place.pin),
   ).length;
+  const [here, there] = [one.leg.at!, two.leg.at!];
+  const areSigns = here.type === 'rail' && there.type === 'rail' && here.rail.at(-1) !== there.rail.at(-1);
   const arePins = [one, two].every(({ leg }) => leg.at?.type === 'pin');
   const module = [one, two].map((end) => moduleOf(end.leg, wiring) ?? moduleOf(otherEnd(end), wiring));
   const isModule = module[0] !== undefined && module[0] === module[1];
-  const [here, there] = [one.leg.at!, two.leg.at!];
   const code: FindingCode = isModule
     ? 'module-lines-swapped'
-    : supplies === 2
+    : supplies === 2 || areSigns
       ? 'rail-swapped'
       : arePins
         ? 'wrong-pin'

@@ -1,5 +1,7 @@
 import { within } from '../../effort';
 import type { Grammars, Program } from '../../program';
+import { kindOf } from '../../parts';
+import type { Circuit } from '../../wiring/circuit';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
@@ -165,6 +167,8 @@ class RepairSearch {
 
   /** A build whose wiring is right: a row of equal parts that is out of order put in order, and its program changed. */
   private mended(from: Tried): Tried | undefined {
+    const turned = this.withSwitchTurned(from);
+    if (turned) return turned;
     const placed = this.inOwnPlaces(from);
     if (placed && this.tries.isRepaired(placed)) return placed;
     return (placed && this.onRightWiring(placed)) ?? this.onRightWiring(from);
@@ -253,6 +257,32 @@ class RepairSearch {
     const isElsewhere = [...match.pins].some(([asked, built]) => asked !== built);
     const tried = isElsewhere ? this.asDrawn(start, pairs) : undefined;
     return tried && this.tries.isRepaired(tried) ? tried : undefined;
+  }
+
+  /**
+   * The build with a slide switch the way round that the exercise has it. It is the same circuit either way, and only a
+   * program for the one way does what is asked.
+   */
+  private withSwitchTurned(from: Tried): Tried | undefined {
+    const { circuit, pairs } = this.tries.examine(from);
+    const asked = this.reference.reduced.circuit;
+    const turned = asked.parts.filter((part) => {
+      const own = pairs.get(part.ref);
+      return own && kindOf(part.kind).contact === 'latching' && isTurned(asked, part, circuit, own);
+    });
+    for (const { ref } of turned) {
+      const name = pairs.get(ref)!.ref;
+      const [target] = this.targetsOf(from);
+      const candidate =
+        target &&
+        [...this.changesOfWiring(from, target)].find(
+          ({ edits }) =>
+            edits.length > 1 && edits.every((edit) => 'move' in edit && edit.move.startsWith(`${name}.`)),
+        );
+      const tried = candidate && this.tries.make(from, candidate);
+      if (tried && this.tries.isRepaired(tried)) return tried;
+    }
+    return undefined;
   }
 
   /** The wiring as the exercise has it, with its parts paired like this. */
@@ -444,4 +474,17 @@ class RepairSearch {
       }
     return best;
   }
+}
+
+/** Whether the outer legs of a switch are joined to what the other one of them is joined to in the exercise. */
+function isTurned(asked: Circuit, wanted: PlacedPart, built: Circuit, own: PlacedPart): boolean {
+  const sides = (circuit: Circuit, part: PlacedPart): readonly string[] =>
+    part.legs.map(({ leg }) =>
+      circuit.isAlone(part, leg) ? 'nothing' : (circuit.side(circuit.nodeOf(part, leg)) ?? 'a part'),
+    );
+  const [first, here] = [sides(asked, wanted), sides(built, own)];
+  return (
+    first.some((side, index) => side !== here[index]) &&
+    first.every((side, index) => side === here.at(-1 - index))
+  );
 }

@@ -151,8 +151,10 @@ export class WiringMoves {
       }
       const isQuarter = isContact(part) && part.legs.length === 4;
       // Which of its sides a contact had on which side nobody can see: it is turned both ways.
-      const orders = isQuarter ? QUARTERS : [part.legs.map((_, index) => part.legs.length - 1 - index)];
-      const turned = orders.map((order) => order.map((index) => at[index]!));
+      const turned = isQuarter
+        ? QUARTERS.map((order) => order.map((index) => at[index]!))
+        : // Round where it is, and as who records the legs from the other end writes it down.
+          [...turnedAcross(part), at.toReversed().map((place) => place!)];
       for (const to of turned)
         yield this.source.reseating(
           part,
@@ -161,7 +163,7 @@ export class WiringMoves {
           `Take ${partText(part)} out, ${isQuarter ? 'give it a quarter turn' : 'turn it round'}, and put it back in.`,
           (repair) => evidenceOfTurn(part, isQuarter ? 'by a quarter' : 'round', repair),
         );
-      if (!isQuarter) yield* this.turnsElsewhere(part, turned[0]!);
+      if (!isQuarter) yield* this.turnsElsewhere(part, turned.at(-1)!);
     }
   }
 
@@ -297,6 +299,31 @@ export class WiringMoves {
         }
     }
   }
+}
+
+/**
+ * The places of the legs of a part on both sides of the centre gap when it is turned round where it is: of the rows that it
+ * stands in, each leg gets the one across that is as far from the other end. None for a part of another form.
+ */
+function turnedAcross({ kind, legs }: PlacedPart): readonly (readonly Hole[])[] {
+  const { footprint } = kindOf(kind);
+  if (footprint.type !== 'block' || footprint.other.length === 0) return [];
+  const sides = [footprint.one, footprint.other];
+  const seats = legs.flatMap(({ leg, at }) => {
+    const side = sides.findIndex((names) => names.includes(leg));
+    return at?.type === 'hole' && side >= 0 ? [{ at, side, index: sides[side]!.indexOf(leg) }] : [];
+  });
+  const [first] = seats;
+  const second = seats.find(({ index }) => index !== first?.index);
+  if (!first || !second || seats.length !== legs.length) return [];
+  const step = Math.sign((second.at.row - first.at.row) / (second.index - first.index));
+  const columns = sides.map((_, side) => seats.find((seat) => seat.side === side)?.at.column);
+  const last = footprint.one.length - 1;
+  const turned = seats.flatMap(({ at, side, index }): readonly Hole[] => {
+    const column = columns[1 - side];
+    return column ? [{ ...at, column, row: first.at.row + step * (last - index - first.index) }] : [];
+  });
+  return turned.length === legs.length ? [turned] : [];
 }
 
 /** Where a part of many legs goes, by the first of them. */

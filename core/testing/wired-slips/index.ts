@@ -3,8 +3,23 @@ import { window } from './window';
 import { parking } from './parking';
 import { fan } from './fan';
 import { railSignal } from './rail-signal';
+import { alarm } from './alarm';
+import { crossfade } from './crossfade';
+import { digit } from './digit';
+import { thermoDisplay } from './thermo-display';
 import { counterLights } from './counter-lights';
 import { plant } from './plant';
 
 /** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
-export const wiredSlips: readonly WiredSlips[] = [window, parking, fan, railSignal, counterLights, plant];
+export const wiredSlips: readonly WiredSlips[] = [
+  window,
+  parking,
+  fan,
+  railSignal,
+  counterLights,
+  plant,
+  thermoDisplay,
+  digit,
+  alarm,
+  crossfade,
+];
