@@ -75,8 +75,8 @@ describe('what is pressed before the page is ready is done once it is', () => {
     await slow(page);
     await go(page, href!);
     const theme = page.getByRole('button', { name: 'Dark theme' });
-    await theme.click();
-    await theme.click();
+    // Twice in one go: on a busy machine its scripts may have come before a second press of its own.
+    await theme.dblclick();
     expect(await busy(theme)).toBe('true');
     await page.getByRole('button', { name: 'Light theme' }).waitFor();
     expect(await busy(page.getByRole('button', { name: 'Light theme' }))).toBeNull();
@@ -141,6 +141,8 @@ describe('what is pressed before the page is ready is done once it is', () => {
 test('a checker that is long on its way is waited for', async () => {
   const { page, context } = await world.visit(TABLET);
   await page.clock.install();
+  // What is kept for being offline may have the checker already.
+  await page.addInitScript(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
   let arrive = (): void => undefined;
   const arrived = new Promise<void>((resolve) => (arrive = resolve));
   await page.route('**/*.wasm', async (route) => {
@@ -151,9 +153,10 @@ test('a checker that is long on its way is waited for', async () => {
   await openBench(page);
   await page.getByRole('button', { name: 'Check' }).click();
   await page.getByText('Building it and running it …').waitFor();
+  // It counts from when it has begun to wait, and goes on counting by itself meanwhile.
+  await page.getByText(/^\d+ s$/).waitFor();
   await page.clock.fastForward('00:30');
-  // The page’s own clock goes on meanwhile.
-  await page.getByText(/^3\d s$/).waitFor();
+  await page.getByText(/^[3-9]\d s$/).waitFor();
   arrive();
   await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
   await context.close();
