@@ -19,6 +19,30 @@ const slow = async (page: Page): Promise<void> => {
 };
 const go = (page: Page, path: string) => page.goto(path, { waitUntil: 'commit' });
 
+test('a checker that is long on its way is waited for', async () => {
+  const { page, context } = await world.visit(TABLET);
+  await page.clock.install();
+  // What is kept for being offline may have the checker already.
+  await page.addInitScript(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
+  let arrive = (): void => undefined;
+  const arrived = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route('**/*.wasm', async (route) => {
+    await arrived;
+    await route.continue();
+  });
+  await joinAsLearner(page, 'Ebba');
+  await openBench(page);
+  await page.getByRole('button', { name: 'Check' }).click();
+  await page.getByText('Building it and running it …').waitFor();
+  // It counts from when it has begun to wait, and goes on counting by itself meanwhile.
+  await page.getByText(/^\d+ s$/).waitFor();
+  await page.clock.fastForward('00:30');
+  await page.getByText(/^[3-9]\d s$/).waitFor();
+  arrive();
+  await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
+  await context.close();
+});
+
 describe('what is typed before the page is ready is kept', () => {
   test('at the door', async () => {
     const { page, context } = await world.visit();
@@ -136,30 +160,6 @@ describe('what is pressed before the page is ready is done once it is', () => {
     expect(await world.query(`select 1 from course where title = '${title}'`)).toHaveLength(1);
     await context.close();
   });
-});
-
-test('a checker that is long on its way is waited for', async () => {
-  const { page, context } = await world.visit(TABLET);
-  await page.clock.install();
-  // What is kept for being offline may have the checker already.
-  await page.addInitScript(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
-  let arrive = (): void => undefined;
-  const arrived = new Promise<void>((resolve) => (arrive = resolve));
-  await page.route('**/*.wasm', async (route) => {
-    await arrived;
-    await route.continue();
-  });
-  await joinAsLearner(page, 'Ebba');
-  await openBench(page);
-  await page.getByRole('button', { name: 'Check' }).click();
-  await page.getByText('Building it and running it …').waitFor();
-  // It counts from when it has begun to wait, and goes on counting by itself meanwhile.
-  await page.getByText(/^\d+ s$/).waitFor();
-  await page.clock.fastForward('00:30');
-  await page.getByText(/^[3-9]\d s$/).waitFor();
-  arrive();
-  await page.getByText('Nothing is plugged in yet, so there is nothing to check.').waitFor();
-  await context.close();
 });
 
 test('a page that is long on its way is said to be, and the one before stays until then', async () => {
