@@ -1,7 +1,5 @@
 import { within } from '../../effort';
 import type { Grammars, Program } from '../../program';
-import { kindOf } from '../../parts';
-import type { Circuit } from '../../wiring/circuit';
 import type { PlacedPart, Wiring } from '../../wiring/wiring';
 import type { Build } from '../build';
 import type { Examination, Examiner } from '../examine';
@@ -32,6 +30,7 @@ import { rebased } from './rebased';
 import { splitResistors } from './split-resistors';
 import { Target } from './target';
 import { Tries, type Tried } from './tries';
+import { turnedSwitches } from './turned-switches';
 import { wiringCandidates } from './wiring-edits';
 import { wayTo, type Way } from './wiring-search';
 import { cost, wishesOf } from './wishes';
@@ -265,13 +264,7 @@ class RepairSearch {
    */
   private withSwitchTurned(from: Tried): Tried | undefined {
     const { circuit, pairs } = this.tries.examine(from);
-    const asked = this.reference.reduced.circuit;
-    const turned = asked.parts.filter((part) => {
-      const own = pairs.get(part.ref);
-      return own && kindOf(part.kind).contact === 'latching' && isTurned(asked, part, circuit, own);
-    });
-    for (const { ref } of turned) {
-      const name = pairs.get(ref)!.ref;
+    for (const { ref: name } of turnedSwitches(this.reference.reduced.circuit, circuit, pairs)) {
       const [target] = this.targetsOf(from);
       const candidate =
         target &&
@@ -474,17 +467,4 @@ class RepairSearch {
       }
     return best;
   }
-}
-
-/** Whether the outer legs of a switch are joined to what the other one of them is joined to in the exercise. */
-function isTurned(asked: Circuit, wanted: PlacedPart, built: Circuit, own: PlacedPart): boolean {
-  const sides = (circuit: Circuit, part: PlacedPart): readonly string[] =>
-    part.legs.map(({ leg }) =>
-      circuit.isAlone(part, leg) ? 'nothing' : (circuit.side(circuit.nodeOf(part, leg)) ?? 'a part'),
-    );
-  const [first, here] = [sides(asked, wanted), sides(built, own)];
-  return (
-    first.some((side, index) => side !== here[index]) &&
-    first.every((side, index) => side === here.at(-1 - index))
-  );
 }
