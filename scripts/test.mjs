@@ -2,7 +2,7 @@
 // made-up inputs try five times as many. Installs what is missing, needs no network afterwards and no monitor.
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { buildGuard, buildIfChanged } from './machine/build.mjs';
 import { startCluster } from './machine/cluster.mjs';
 import { root, stateFolder } from './machine/folders.mjs';
@@ -21,6 +21,8 @@ const THOROUGH = 'thorough';
 const SAYS_EVERY = 8000;
 
 const counts = { passed: 0, failed: 0 };
+/** What failed and why, a line each: said again at the end, where whoever reads only that finds it. */
+const failures = [];
 
 /** Runs a program and says now and then how far it is; its output is shown when it fails. */
 function run(name, words, { environment = {}, doneIn = () => undefined } = {}) {
@@ -56,6 +58,20 @@ async function check(name, words, isRight = () => true) {
   const right = ok && isRight(output);
   if (ok && !right) console.log(`FAILED ${name}: it looked at nothing, or at something that is wrong`);
   counts[right ? 'passed' : 'failed'] += 1;
+  if (!right) failures.push(name);
+}
+
+/** The failures in a report of tests, with the first lines of their reasons. */
+function* failuresIn({ testResults }) {
+  const isTelling = (line) => line.trim() !== '' && !/node_modules|node:/.test(line);
+  const reason = (text) => text.split('\n').filter(isTelling).slice(0, 4).join(' | ').slice(0, 400);
+  for (const { name, message, assertionResults } of testResults) {
+    const file = relative(root, name);
+    // A file that could not begin, or not end, has a message of its own.
+    if (message) yield `${file}: ${reason(message)}`;
+    for (const { status, fullName, failureMessages } of assertionResults)
+      if (status === 'failed') yield `${file}: ${fullName}: ${reason(failureMessages.join('\n'))}`;
+  }
 }
 
 /** How many tests a reporter has called done: it says so file by file. */
@@ -85,11 +101,13 @@ async function suite(name, project, environment) {
   );
   if (!existsSync(file)) {
     counts.failed += 1;
+    failures.push(`${name}: ended without a report`);
     return;
   }
   const result = JSON.parse(readFileSync(file, 'utf8'));
   counts.passed += result.numPassedTests;
   counts.failed += result.numFailedTests;
+  failures.push(...failuresIn(result));
   // A suite that could not be loaded has no failed test, and has failed all the same.
   if (!ok && result.numFailedTests === 0) counts.failed += 1;
 }
@@ -164,5 +182,7 @@ try {
   counts.failed += 1;
   console.error(error instanceof SetupError ? error.message : error);
 }
+// eslint-disable-next-line no-control-regex
+for (const failure of failures) console.log(`FAILED ${failure.replace(/\u001b\[[0-9;]*m/g, '')}`);
 console.log(`${counts.passed} passed, ${counts.failed} failed`);
 process.exitCode = counts.failed > 0 ? 1 : 0;
