@@ -39,8 +39,8 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           globalSetup: ['e2e/setup.ts'],
           // On a machine that has other work to do, two browsers at once take three times as long.
-          testTimeout: 240_000,
-          hookTimeout: 120_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
     ],

@@ -38,7 +38,7 @@ export const LAPTOP: Size = { width: 1280, height: 800 };
 export const TABLET: Size = { width: 1024, height: 768, isTouch: true };
 
 /** Milliseconds that one step of making or ending a world may take: one that hangs says which it is. */
-const LONGEST_STEP = 40_000;
+const LONGEST_STEP = 100_000;
 
 async function step<Value>(name: string, work: Promise<Value>): Promise<Value> {
   let timer: NodeJS.Timeout | undefined;
@@ -77,8 +77,8 @@ export async function createWorld(): Promise<World> {
     const environment = { ...process.env, NODE_ENV: 'production' as const, DATABASE_URL: own.href };
     const options = { env: environment, stdio: 'ignore' as const, detached: true };
     server = spawn(process.execPath, ['scripts/web.mjs', '--port', String(port)], options);
-    worker ??= spawn('node_modules/.bin/tsx', ['workers/jobs/main.ts'], options);
-    const deadline = Date.now() + 30_000;
+    worker ??= spawn(process.execPath, ['.didaktor/worker/main.mjs'], options);
+    const deadline = Date.now() + LONGEST_STEP;
     while (!(await isUp(base))) if (Date.now() > deadline) throw new Error('the server does not start');
   };
   const stopServer = async (): Promise<void> => {
@@ -102,7 +102,7 @@ export async function createWorld(): Promise<World> {
     end: async () => {
       await step('leave the browser', browser.close());
       await stopServer();
-      // The loader of the worker runs it as a child; the group holds both.
+      // Its guarded process is in its group.
       if (worker) process.kill(-worker.pid!, 'SIGKILL');
       await step('close the database', db.destroy());
       await step('drop the database', admin.raw('drop database ?? with (force)', [name]));
@@ -124,7 +124,7 @@ async function visit(
   });
   const page = await context.newPage();
   // A machine that stands still for a while is no fault of the page.
-  page.setDefaultTimeout(40_000);
+  page.setDefaultTimeout(60_000);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {

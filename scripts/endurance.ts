@@ -8,7 +8,7 @@ import { mutatedBuilds } from '@/core/testing/mutated-builds';
 import { writeTable } from '@/core/wiring/table';
 import { CHECK_LIMITS, GuardedProcesses } from '@/server/guard/processes';
 import type { CheckInput } from '@/server/guard/tasks';
-import { buildGuard } from './machine/build.mjs';
+import { buildProcesses } from './machine/build.mjs';
 
 const { values } = parseArgs({
   options: { builds: { type: 'string', default: '5000' }, write: { type: 'boolean', default: false } },
@@ -72,7 +72,7 @@ async function judged(title: string, trials: readonly Trial[], guarded: GuardedP
   return `| ${title} | ${trials.length} | ${at(0.5)} s | ${at(0.95)} s | ${(seconds.at(-1) ?? 0).toFixed(2)} s | ${long.length} | ${ended.length} | ${[...verdicts].map(([verdict, count]) => `${count} ${verdict}`).join(', ')} |`;
 }
 
-buildGuard();
+buildProcesses();
 const guarded = new GuardedProcesses(2, CHECK_LIMITS);
 const rows = [
   await judged('mutated builds, in processes just begun', mutated.slice(0, COLD), guarded),

@@ -8,7 +8,7 @@ import { openDatabase } from '@/server/database/connection';
 import { migrate } from '@/server/database/migrate';
 import { loadDemo } from '@/server/demo/load';
 import { openSession } from '@/server/people/sessions';
-import { buildGuard, buildIfChanged } from './machine/build.mjs';
+import { buildProcesses, buildIfChanged } from './machine/build.mjs';
 import { Product, portToUse } from './machine/product.mjs';
 
 const { values } = parseArgs({ options: { write: { type: 'boolean', default: false } } });
@@ -33,7 +33,7 @@ const say = (text: string): void =>
 const pause = (milliseconds: number): Promise<void> =>
   new Promise((resolve) => setTimeout(resolve, milliseconds));
 
-buildGuard();
+buildProcesses();
 buildIfChanged();
 const port = await portToUse('127.0.0.1', 4199, true);
 const product = new Product({

@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { buildGuard, buildIfChanged } from './machine/build.mjs';
+import { buildProcesses, buildIfChanged } from './machine/build.mjs';
 import { startCluster } from './machine/cluster.mjs';
 import { root, stateFolder } from './machine/folders.mjs';
 import {
@@ -160,7 +160,7 @@ async function main() {
   ensureDebian(['chromium-headless-shell'], () => chromiumProgram() !== undefined);
   ensureNodeModules();
   if (isWanted('static')) await staticChecks();
-  buildGuard();
+  buildProcesses();
   if (isWanted('unit')) await suite('unit tests', 'unit', {});
   if (!isWanted('database') && !isWanted('browser')) return;
   const cluster = await startCluster('test-postgres', { quick: true });

@@ -1,2 +1,2 @@
-export function buildGuard(): void;
+export function buildProcesses(): void;
 export function buildIfChanged(): void;

@@ -36,26 +36,35 @@ function hashInto(hash, path) {
     if (!entry.name.includes('.test.')) hashInto(hash, `${path}/${entry.name}`);
 }
 
-/** Bundles the process that does the core’s work under guard; a plain file starts faster than its sources, and runs faster. */
-export function buildGuard() {
+/** Packages that look for files of their own, and stay where they are. */
+const LEFT_OUT = [
+  ...['web-tree-sitter', 'pdfkit', 'fontkit', 'qrcode'],
+  ...['knex', 'graphile-worker', 'pino', '@node-rs/argon2'],
+];
+
+/** Bundles a program of Node.js into one file: it starts faster than its sources, and runs faster. */
+function bundle(program, entry, file) {
   const result = spawnSync(
     'node_modules/.bin/esbuild',
     [
-      'server/guard/process.ts',
+      entry,
       '--bundle',
       '--platform=node',
       '--format=esm',
       '--target=node20',
-      '--external:web-tree-sitter',
-      '--external:pdfkit',
-      '--external:fontkit',
-      '--external:qrcode',
-      '--outfile=.didaktor/guard/process.mjs',
+      ...LEFT_OUT.map((name) => `--external:${name}`),
+      `--outfile=${file}`,
       '--log-level=warning',
     ],
     { cwd: root, encoding: 'utf8' },
   );
-  if (result.status !== 0) throw new SetupError(`The guarded process could not be built:\n${result.stderr}`);
+  if (result.status !== 0) throw new SetupError(`${program} could not be built:\n${result.stderr}`);
+}
+
+/** Bundles the processes beside the web one: the worker, and what does the core’s work under guard. */
+export function buildProcesses() {
+  bundle('The guarded process', 'server/guard/process.ts', '.didaktor/guard/process.mjs');
+  bundle('The worker', 'workers/jobs/main.ts', '.didaktor/worker/main.mjs');
 }
 
 /** Bundles what keeps pages for when there is no connection; browsers want it as one file at the root. */

@@ -81,7 +81,7 @@ export class Product {
 
   startWorkers(count) {
     for (let number = 1; number <= count; number += 1)
-      this.keepRunning(`Worker ${number}`, process.execPath, ['--import', 'tsx', 'workers/jobs/main.ts']);
+      this.keepRunning(`Worker ${number}`, process.execPath, ['.didaktor/worker/main.mjs']);
   }
 
   /** Returns once the web process answers. */

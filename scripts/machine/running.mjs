@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { buildGuard, buildIfChanged } from './build.mjs';
+import { buildProcesses, buildIfChanged } from './build.mjs';
 import { databaseFile, root, stateFolder } from './folders.mjs';
 import { ensureDebian, ensureNode, ensureNodeModules, postgresPrograms, SetupError } from './packages.mjs';
 import { portToUse, Product } from './product.mjs';
@@ -102,7 +102,7 @@ export async function runProduct({ cluster, host, port, isPortAWish, databaseUrl
       'scripts/prepare-database.ts',
       ...prepare,
     ]);
-    buildGuard();
+    buildProcesses();
     buildIfChanged();
     product.startWeb();
     product.startWorkers(workers);

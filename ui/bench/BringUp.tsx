@@ -14,7 +14,7 @@ import {
 import type { BringUpMessage } from '@/core/messages/bring-up';
 import type { Language } from '@/core/program';
 import { capital } from '@/core/words/words';
-import { tell } from '../connection/ask';
+import { useNewest } from '../connection/useNewest';
 import { Button } from '../design/Button';
 import { Link } from '../shell/Link';
 import { useTold } from '../words/Words';
@@ -68,15 +68,12 @@ function Steps({ publicationId, board, language, room, system, first, onOther }:
   );
   const begun = steps.findIndex(({ id }) => id === first?.step);
   const [at, setAt] = useState(first?.isReady ? steps.length : Math.max(0, begun));
-  const [isShared, setShared] = useState(true);
+  const [told, tell] = useNewest<BringUpMessage>(`/api/bring-up/${publicationId}`);
+  const isShared = told?.state !== 'waiting' && told?.state !== 'refused';
   const go = (to: number): void => {
     setAt(to);
     const step = steps[Math.min(to, steps.length - 1)]!;
-    const message: BringUpMessage = { system, step: step.id, isReady: to >= steps.length };
-    tell(`/api/bring-up/${publicationId}`, 'PUT', message).then(
-      ({ ok }) => setShared(ok),
-      () => setShared(false),
-    );
+    tell({ system, step: step.id, isReady: to >= steps.length });
   };
   const step = steps[at];
   return (

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import type { Calibration } from '@/core/formats/assembly';
 import type { CalibrationMessage } from '@/core/messages/calibration';
-import { refusalText } from '@/core/messages/refusal';
-import { tell } from '../connection/ask';
+import type { Told } from '../connection/newest';
+import { useNewest } from '../connection/useNewest';
 import { useBench } from './useBench';
 
 /** What is found on this bench and kept for it: the angle at which a gate is shut, the light of a dark room. */
@@ -41,26 +41,21 @@ interface ValueProps {
 
 function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept }: ValueProps) {
   const [typed, setTyped] = useState(kept === undefined ? '' : String(kept));
+  const [isLeft, setLeft] = useState(true);
   /** What the server has of it. */
   const [known, setKnown] = useState(kept ?? null);
-  const [problem, setProblem] = useState('');
+  const [told, tell] = useNewest<CalibrationMessage>(`/api/calibrations/${publicationId}`);
+  if (told?.state === 'taken' && told.message.value !== known) setKnown(told.message.value);
   const value = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
   const isNumber = value === null || !Number.isNaN(value);
   const isUnusual =
     value !== null && isNumber && ((from !== undefined && value < from) || (to !== undefined && value > to));
-  const keep = async (): Promise<void> => {
-    if (!isNumber) return setProblem('Write a number.');
-    try {
-      const answer = await tell(`/api/calibrations/${publicationId}`, 'PUT', {
-        name,
-        value,
-      } satisfies CalibrationMessage);
-      if (answer.ok) setKnown(value);
-      return setProblem(answer.ok ? '' : (refusalText(await answer.json()) ?? 'It was not kept.'));
-    } catch {
-      return setProblem('No connection: it is not kept yet. Leave the field once more later.');
-    }
+  const isSettled = told === undefined || told.state === 'taken' || told.state === 'refused';
+  const keep = (): void => {
+    setLeft(true);
+    if (isNumber && !(isSettled && value === known)) tell({ name, value });
   };
+  const problem = !isLeft ? undefined : isNumber ? problemOf(told) : 'Write a number.';
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-t border-rule py-2">
       <label className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3">
@@ -73,25 +68,34 @@ function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept
           value={typed}
           onChange={({ target }) => {
             setTyped(target.value);
-            setProblem('');
+            setLeft(false);
           }}
-          onBlur={() => void keep()}
+          onBlur={keep}
           aria-invalid={!isNumber}
           className="mono min-h-12 w-28 border border-rule-strong bg-card px-2 text-bench"
         />
         <span className="w-14">{unit}</span>
       </label>
       <span role="status" className="basis-full text-note">
-        {problem !== '' ? (
+        {problem !== undefined ? (
           <strong className="text-fault">{problem}</strong>
         ) : isUnusual ? (
           <strong className="text-risk">
             Usually it is {from} to {to} {unit}. Look again whether it is centred.
           </strong>
         ) : (
-          value !== null && value === known && <span className="text-good">kept for this bench</span>
+          value !== null &&
+          isSettled &&
+          value === known && <span className="text-good">kept for this bench</span>
         )}
       </span>
     </li>
   );
+}
+
+/** Why a value is not kept, as a sentence. */
+function problemOf(told: Told<CalibrationMessage> | undefined): string | undefined {
+  if (told?.state === 'waiting')
+    return 'No connection yet. Leave this page open: it’s kept as soon as there is one.';
+  return told?.state === 'refused' ? (told.why ?? 'It was not kept.') : undefined;
 }

@@ -5,7 +5,7 @@ import {
   type Draft,
   type KeptDraft,
 } from '@/core/messages/bench-draft';
-import { ask, tell } from '../connection/ask';
+import { ask, mayPass, tell } from '../connection/ask';
 
 /** What came of giving the server a draft, or of asking it for one. */
 export type Exchanged =
@@ -19,13 +19,10 @@ export type Exchanged =
   /** The exercise is not this learner's any more. */
   | { readonly state: 'gone' };
 
-/** Statuses of the server after which the same draft may well be taken. */
-const PASSING = new Set([401, 408, 429]);
-
 /** What an answer of the server says. */
 async function read(answered: Promise<Response>): Promise<Exchanged | KeptDraft> {
   const answer = await answered.catch(() => undefined);
-  if (!answer || answer.status >= 500 || PASSING.has(answer.status)) return { state: 'later' };
+  if (!answer || mayPass(answer.status)) return { state: 'later' };
   if (answer.status === 404) return { state: 'gone' };
   if (!answer.ok) return { state: 'refused' };
   return keptDraftSchema.safeParse(await answer.json().catch(() => undefined)).data ?? { state: 'later' };

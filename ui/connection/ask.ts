@@ -15,3 +15,6 @@ export const tell = (address: string, method: 'POST' | 'PUT', what: unknown): Pr
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(what),
   });
+
+/** Whether the same may well be taken later: the server is in trouble, has too much to do, or wants one to sign in. */
+export const mayPass = (status: number): boolean => status >= 500 || [401, 408, 429].includes(status);

@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import { refusalText } from '@/core/messages/refusal';
 import { newsSchema, waitingSchema, type Saving } from '@/core/messages/sheet';
 import type { Change } from '@/core/worksheet/change';
-import { ask, tell } from '../connection/ask';
+import { ask, mayPass, tell } from '../connection/ask';
 import type { WorksheetStore } from './useWorksheet';
 
 /** Milliseconds of rest before changes are sent, and between two questions for those of others. */
@@ -13,9 +13,6 @@ const SEND_AFTER = 500;
 const ASK_EVERY = 2000;
 /** Milliseconds until sending is tried again. */
 const RETRY_AFTER = 4000;
-
-/** Whether a refusal stands until something is changed: not that of a server in trouble, or of a door. */
-const isForGood = (status: number): boolean => status < 500 && ![401, 429].includes(status);
 
 const storageKey = (exerciseId: string): string => `didaktor-unsent-${exerciseId}`;
 
@@ -62,7 +59,7 @@ export function useSending(store: WorksheetStore): void {
         const message = refusalText(body) ?? 'The server refused the changes.';
         dispatch({ type: 'not sent', keeping: { state: 'refused', message } });
         // What was refused for what it is would be refused again: it waits until something is changed.
-        refused.current = isForGood(answer.status) ? store.getState().sync.unsent : undefined;
+        refused.current = !mayPass(answer.status) ? store.getState().sync.unsent : undefined;
       }
     } catch {
       dispatch({ type: 'not sent', keeping: { state: 'only-here' } });
