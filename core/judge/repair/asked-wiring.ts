@@ -15,7 +15,8 @@ interface Known {
 
 /**
  * The reference wiring on the pins that a build has them on, where the exercise leaves these free: the pin that the
- * part is on, else one that something is plugged into, else one that the program drives.
+ * part is on, else one that something is plugged into, else one that the program drives. The very reference where
+ * these are its own.
  */
 export function askedWiring(exercise: Exercise, { circuit, match, pairs, traces }: Known): Wiring {
   const asked = new Circuit(exercise.reference, exercise.board);
@@ -46,6 +47,7 @@ export function askedWiring(exercise: Exercise, { circuit, match, pairs, traces 
       const choice = way(pin).find((candidate) => choices.includes(candidate) && !taken.has(candidate));
       if (choice !== undefined) chosen.set(pin, choice);
     }
+  if ([...chosen].every(([pin, choice]) => pin === choice)) return exercise.reference;
   const renamed = (at: Point | null): Point | null =>
     at?.type === 'pin' && !isSupplySocket(exercise.board, at.pin)
       ? { ...at, pin: chosen.get(at.pin) ?? at.pin }

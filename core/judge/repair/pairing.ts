@@ -16,21 +16,28 @@ type Pairs = ReadonlyMap<string, PlacedPart>;
 const MOST_TRIED = 4;
 
 /**
- * The circuit that is wanted, with each of several equal parts standing for the one that makes it nearest: of two equal
- * resistors nobody says which is which, and a name in a record is no place on the breadboard. Parts that are seen or
- * handled have names that the scenarios use, and keep them.
+ * The circuits that may be wanted, first with each of several equal parts standing for the one that makes it nearest: of
+ * two equal resistors nobody says which is which, and a name in a record is no place on the breadboard. Parts that are
+ * seen or handled have names that the scenarios use, and keep them. Then with all of them paired as given, where that is
+ * another one: what makes it nearest may be another slip.
  */
-export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, pairs: Pairs): Target {
-  let target = new Target(exercise, asked, built, pairs);
-  let distance = target.distance(built);
-  let now = pairs;
-  const look = target.look(built);
+export function targetsFor(
+  exercise: Exercise,
+  asked: Wiring,
+  built: Wiring,
+  pairs: Pairs,
+): readonly Target[] {
+  const given = new Target(exercise, asked, built, pairs);
+  const look = given.look(built);
   const tried = [...pairs].filter(([, part]) => {
     const { observed, stimulus } = kindOf(part.kind);
     const isHandled = observed !== undefined || stimulus !== undefined;
     return !isHandled && part.legs.some(({ leg }) => look.isWrong(look.rootOf(legPoint(part.ref, leg))));
   });
-  if (tried.length > MOST_TRIED) return target;
+  if (tried.length > MOST_TRIED) return [given];
+  let nearest = given;
+  let distance = given.distance(built);
+  let now = pairs;
   for (const [index, [one, part]] of tried.entries())
     for (const [other, like] of tried.slice(index + 1)) {
       if (part.kind !== like.kind || part.value.text !== like.value.text) continue;
@@ -38,9 +45,9 @@ export function nearestTarget(exercise: Exercise, asked: Wiring, built: Wiring, 
       const candidate = new Target(exercise, asked, built, exchanged);
       const away = candidate.distance(built);
       if (away >= distance) continue;
-      [target, distance, now] = [candidate, away, exchanged];
+      [nearest, distance, now] = [candidate, away, exchanged];
     }
-  return target;
+  return nearest === given ? [given] : [nearest, given];
 }
 
 type Known = Pick<Examination, 'match' | 'circuit' | 'pairs'>;
@@ -55,14 +62,16 @@ export function pairedByName(asked: Circuit, { match, circuit, pairs }: Known): 
 
 /**
  * The same by names alone, where two parts have each other's value: the one may be where the other one belongs. Nothing
- * where a name that the exercise has is missing.
+ * where a name stands for another kind of part, or the build has a part of the kind under a name of its own.
  */
 export function pairedByNameAlone(asked: Circuit, { circuit, pairs }: Known): Pairs | undefined {
+  const names = new Set(asked.parts.map(({ ref }) => ref));
+  const otherwise = new Set(circuit.parts.filter(({ ref }) => !names.has(ref)).map(({ kind }) => kind));
   const byName = new Map<string, PlacedPart>();
   for (const { ref, kind } of asked.parts) {
     const part = circuit.part(ref);
-    if (part?.kind !== kind) return undefined;
-    byName.set(ref, part);
+    if (part ? part.kind !== kind : otherwise.has(kind)) return undefined;
+    if (part) byName.set(ref, part);
   }
   return areUnlike(byName, pairs) ? byName : undefined;
 }

@@ -3,7 +3,7 @@ import type { Reference } from '../reference';
 import { askedWiring } from './asked-wiring';
 import type { Candidate } from './candidate';
 import { Drawing } from './drawing';
-import { differentPairings, nearestTarget, pairedByName, pairedByNameAlone } from './pairing';
+import { differentPairings, targetsFor, pairedByName, pairedByNameAlone } from './pairing';
 import { splitResistors } from './split-resistors';
 import { Target } from './target';
 import type { Tried, Tries } from './tries';
@@ -40,7 +40,7 @@ export class WiringRepairs {
 
   /**
    * What the wiring may be meant to be, the nearest first: with the parts paired by where they are, by what they are and by
-   * their names, and with a resistor made of two.
+   * their names, on the pins that it is on or on the exercise’s own, and with a resistor made of two.
    */
   private targetsOf(start: Tried): readonly Target[] {
     const { exercise, reduced } = this.reference;
@@ -54,9 +54,11 @@ export class WiringRepairs {
     ]);
     return [
       ...pairings.map((pairs) => ({ asked, pairs })),
+      // Two lines that are exchanged besides something else are on their pins again, as the exercise has them.
+      ...(asked === exercise.reference ? [] : [{ asked: exercise.reference, pairs: examination.pairs }]),
       ...splitResistors(exercise, asked, wiring, examination.pairs),
     ]
-      .map((meant) => nearestTarget(exercise, meant.asked, wiring, meant.pairs))
+      .flatMap((meant) => targetsFor(exercise, meant.asked, wiring, meant.pairs))
       .map((target) => ({ target, distance: target.distance(wiring) }))
       .sort((a, b) => a.distance - b.distance)
       .map(({ target }) => target);

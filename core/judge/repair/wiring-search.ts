@@ -24,6 +24,8 @@ const PLAIN = 2;
 const LONGEST = 5;
 /** Wirings that are gone on from after each change. */
 const BEAM = 5;
+/** Those beside them in which a part was moved as a whole and is no nearer. */
+const WHOLE_PARTS = 2;
 /** What a second change costs beyond itself: hands slip once more often than twice. */
 const ONCE_MORE = 0.3;
 
@@ -77,6 +79,7 @@ class WaySearch {
     let best: Step | undefined;
     const next: Step[] = [];
     const aside: Step[] = [];
+    const whole: Step[] = [];
     for (const step of this.beam)
       for (const candidate of candidatesFor(this.target, step.build.wiring, this.drawing, this.board)) {
         const cost = step.cost + candidate.cost + (step === this.start ? 0 : ONCE_MORE);
@@ -88,15 +91,27 @@ class WaySearch {
         if (distance > step.distance + 1) continue;
         const reached: Step = { candidates: [...step.candidates, candidate], build: made, cost, distance };
         if (distance === 0) best = reached;
-        else (distance < step.distance ? next : aside).push(reached);
+        else if (distance < step.distance) next.push(reached);
+        else (isOfWholePart(candidate) && distance === step.distance ? whole : aside).push(reached);
       }
     // Of two changes that get there, no third one is left out.
     const isOver = best !== undefined && this.length >= 2;
     // Two ends that are wrong on the same strip are no nearer when one of them has left it.
-    this.beam = isOver ? [] : nearest(next.length > 0 || best ? next : aside);
+    this.beam = isOver
+      ? []
+      : next.length > 0 || best
+        ? [...nearest(next), ...nearest(whole).slice(0, WHOLE_PARTS)]
+        : nearest([...whole, ...aside]);
     return best;
   }
 }
+
+/**
+ * Whether a change moves all legs of a part. One that comes to its right place may meet there what is wrong with that, and
+ * be no nearer until it is gone.
+ */
+const isOfWholePart = ({ edits }: Candidate): boolean =>
+  edits.length > 1 && edits.every((edit) => 'move' in edit);
 
 const candidatesFor = (
   target: Target,
