@@ -57,7 +57,7 @@ export const findingTable = {
   'gap-not-crossed': { domain: 'wiring', title: 'On the wrong side of the gap', families: { path: 2 } },
   'rail-unpowered': {
     domain: 'wiring',
-    title: 'A rail with no power',
+    title: 'Wrong rail, or one with no power',
     families: { path: 3 },
     isRiskInAnyCase: true,
   },
