@@ -12,7 +12,7 @@ import { doneForSetting } from './settings';
 import { isOfCounts } from './stretches';
 import { twoCases } from './two-cases';
 import { SECONDS } from './way';
-import { doneForPresses } from './ways-pressed';
+import { doneForPresses } from './done-for-presses';
 
 /** What a sentence begins a scenario with. */
 export interface Begun {
@@ -75,20 +75,13 @@ const HELD_LONGER = new RegExp(
   `^(?:when |if |after )?(?:press|hold|keep)(?:ing)? (${NAMES})(?: pressed| down)? (?:for )?(?:longer|more) than ${SECONDS}(?:,|:| and| then)+ (.+)$`,
   'i',
 );
-/** `hold S1 for 3 s to turn D1 on` */
-const HELD_TO = new RegExp(
-  `^(?:press(?: and hold)?|hold|keep)(?: down)? (${NAMES})(?: pressed| down)? for (?:at least )?${SECONDS} to (?:turn|switch) (${NAMES}) (on|off)$`,
-  'i',
-);
 /** Seconds by which a button is held longer than it takes. */
 const LONGER = 1;
 
 /** `hold S1 longer than 2 s and D1 goes on`: what comes when it was held so long. */
 function heldLonger(text: string, parts: readonly Named[]): Result<Begun> | undefined {
   const plain = plainly(text, parts);
-  const [, button, least, lit, state] = HELD_TO.exec(plain) ?? [];
-  const [, name = '', length = '', said] =
-    button === undefined ? (HELD_LONGER.exec(plain) ?? []) : ['', button, least, `${lit} goes ${state}`];
+  const [, name = '', length = '', said] = HELD_LONGER.exec(plain) ?? [];
   if (said === undefined) return undefined;
   const done = readDone(`press ${name} for ${timed(Number(length) + LONGER)} s`, parts, []);
   if (!done.ok) return done;

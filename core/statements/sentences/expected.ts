@@ -26,6 +26,8 @@ import { AT_ONCE, waysPressed } from './ways-pressed';
 import { waysPrinted } from './ways-printed';
 import { waysStaged } from './ways-staged';
 import { waysSeen } from './ways-seen';
+import { waysFlashed } from './ways-flashed';
+import { waysWritten } from './ways-written';
 import { inOrder } from './word-order';
 
 /**
@@ -272,6 +274,8 @@ const ways: readonly Way[] = [
         : tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth),
   },
   ...waysCounted,
+  ...waysFlashed,
+  ...waysWritten,
   ...waysSeen,
   // on and off, with a length of its own or none
   {

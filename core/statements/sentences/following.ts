@@ -14,7 +14,7 @@ const isLess = (word: string): boolean => new RegExp(`^(?:${LESS})$`, 'i').test(
 const ASPECT =
   '(?:brightness|light|angle|position|speed|tone|pitch|sound|frequency|setting|reading|value|turn|state)';
 const OF = `(?:(?:the )?${ASPECT} of )?`;
-const ITS = `(?:['’]s ${ASPECT})?`;
+const ITS = `(?:(?:['’]s)? ${ASPECT})?`;
 const FOLLOWS =
   '(?:follows|depends on|changes with|goes with|moves with|turns with|rises with|fades with|is (?:set|controlled|dimmed|steered) (?:by|with)|varies with)';
 const TAIL = '((?: (?:from|until) \\d.*)?)';
@@ -88,6 +88,11 @@ export function asFollowing(plain: string, parts: readonly Named[]): string | un
     plain,
   );
   if (follows) return sentence(follows[1]!, givenIn(follows[2]!, parts), false, follows[3]);
+  const stands = new RegExp(
+    `^(${NAMES}) (?:is|stands|points|goes|moves|turns|stays) (?:at|to) (?:the )?(?:same )?${ASPECT}(?: set)? (?:of|as|by|on) (${NAMES})${TAIL}$`,
+    'i',
+  ).exec(plain);
+  if (stands) return sentence(stands[1]!, givenIn(stands[2]!, parts), false, stands[3]);
   const controls = new RegExp(
     `^(?:turning )?(${NAMES}) (?:dims|controls|sets|steers|changes|moves|turns|drives) ${OF}(${NAMES})${ITS}${TAIL}$`,
     'i',

@@ -240,6 +240,10 @@ export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string 
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
 
+/** Whether there is a part of this name to which something is done in that way. */
+export const isKnownTouched = (name: string, how: StimulusKind, parts: readonly Named[]): boolean =>
+  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.stimulus === how);
+
 /** Names of parts in a row: `D1, D2 and D3`. */
 export const NAMES = String.raw`[A-Za-z]{1,4}\d{1,4}(?:\.[a-z]\w*)?`;
 

@@ -13,6 +13,8 @@ export type Meaning = { readonly sentences: readonly string[] } | { readonly pro
 export const saying = (...sentences: string[]): Meaning => ({ sentences });
 
 export const SECONDS = String.raw`(\d+(?:\.\d+)?)(?: s)?`;
+/** Time windows, as they stand behind what they are about. */
+export const TAIL = '((?: (?:from|until|between|after) .*)?)';
 /** A press, turn or change of a part, in whatever words. */
 export const USED = `(${NAMES})(?: is (?:pressed|pushed|used|turned|touched))?`;
 

@@ -1,9 +1,9 @@
 import { findKind } from '../../parts';
-import { ORDINAL_WORDS } from '../../words/words';
-import { isPress, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
+import { isPress, touchedBy } from '../../stimuli';
 import { stated, stateOf } from './on-off';
-import { NAMES, onlyTouched, timed, type Named } from './plain';
-import { MOST_PRESSES } from './presses';
+import { AFTER_NTH, AFTER_SO_MANY, countedIn } from './done-for-presses';
+import { isKnownTouched, NAMES, onlyTouched, timed } from './plain';
+import { PRESS } from './pressing';
 import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
 
@@ -20,16 +20,13 @@ const TAKES_A_MOMENT = new RegExp(
   'i',
 );
 
-/** The answer where it is not known how long a button is held. */
-const notHeldYet = (button: string): Meaning => {
-  const name = button.toUpperCase();
-  return { problem: `Say first how long ${name} is held: hold ${name} from 1 s to 3 s.` };
+/** The answer where it is not known how long a button is held, or something moves before a sensor. */
+const notHeldYet = (held: string, { parts }: Around, seconds = 2): Meaning => {
+  const name = held.toUpperCase();
+  return isKnownTouched(name, 'motion', parts)
+    ? { problem: `Say first how long something moves: something moves before ${name} at 1 s for 2 s.` }
+    : { problem: `Say first how long ${name} is held: hold ${name} from 1 s to ${1 + seconds} s.` };
 };
-
-const PRESS = '(?:press|push|click)';
-/** `after the third press of S1`, and `after S1 was pressed 3 times`: what is said, how often, and the button. */
-const AFTER_NTH = `(.+?),? (?:after|with|at|on) (?:the )?(?:(\\d+)(?:st|nd|rd|th)|(${ORDINAL_WORDS.join('|')})) ${PRESS}(?: (?:of|on) (${NAMES}))?`;
-const AFTER_SO_MANY = `(.+?),? (?:after|when|once|as soon as) (?:(?:pressing )?(${NAMES}) (?:is |was |has been )?(?:pressed )?(\\d+ times|twice)|(\\d+) ${PRESS}(?:es)?(?: (?:of|on) (${NAMES}))?)`;
 
 /** `after a long press of S1`: what is said, how long it is pressed, and the button. */
 const AFTER_LENGTH = `(.+?),? (?:after|with|at|on|when|by) (?:a|the|each|every) (short|quick|brief|long) (?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?`;
@@ -38,20 +35,15 @@ const LONG_FROM_S = 0.8;
 const isLong = ({ for: length }: { readonly for?: number | undefined }): boolean =>
   length === undefined || length >= LONG_FROM_S;
 
-/** How many presses of which button what stands behind a sentence counts. */
-function countedIn(how: readonly (string | undefined)[]): {
-  readonly count: number;
-  readonly name: string | undefined;
-} {
-  const name = how.find((one) => one !== undefined && new RegExp(`^${NAMES}$`, 'i').test(one));
-  const said = how.find((one) => one !== undefined && one !== name) ?? '';
-  const place = ORDINAL_WORDS.findIndex((word) => word === said.toLowerCase()) + 1;
-  return { count: /twice/i.test(said) ? 2 : place || Number.parseInt(said, 10), name };
-}
+/** The first press of a button, or the first motion before a sensor. */
+const firstUse = (name: string, { done }: Around): { readonly for?: number | undefined } | undefined =>
+  done.flatMap((stimulus) => {
+    const used = isPress(stimulus) || 'motion' in stimulus;
+    return used && touchedBy(stimulus)?.name === name.toUpperCase() ? [stimulus] : [];
+  })[0];
 
-/** Seconds for which a button is held where it is pressed first; `undefined` where nobody says so. */
-const heldFor = (name: string, { done }: Around): number | undefined =>
-  done.filter(isPress).find(({ press }) => press === name.toUpperCase())?.for;
+/** Seconds that it lasts; `undefined` where nobody says so. */
+const heldFor = (name: string, around: Around): number | undefined => firstUse(name, around)?.for;
 
 /** A sentence with a time behind it, as its meaning. */
 type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
@@ -102,7 +94,7 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       const state = stateOf(said);
       const held = heldFor(name, around);
       if (!state) return undefined;
-      if (held === undefined) return notHeldYet(name);
+      if (held === undefined) return notHeldYet(name, around);
       const until = held + Number(length);
       return saying(
         `${stated(subject, state, around)} from ${timed(held + AT_ONCE)} s to ${timed(until - AT_ONCE)} s after ${name}`,
@@ -117,9 +109,26 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       const state = stateOf(said);
       const held = heldFor(name, around);
       if (!state) return undefined;
-      if (held === undefined) return notHeldYet(name);
+      if (held === undefined) return notHeldYet(name, around);
       return saying(
         `${stated(subject, state, around)} from ${timed(held + Number(length) + AT_ONCE)} s after ${name}`,
+      );
+    },
+  },
+  // … after S1 is held for 2 s
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?),? (?:after|when|once|if|as soon as) (${NAMES}) (?:is|was|has been) (?:held(?: down)?|pressed) for (?:at least |more than )?${SECONDS}`,
+    ),
+    means: ([subject = '', said = '', name = '', length = ''], around) => {
+      const state = stateOf(said);
+      const held = heldFor(name, around);
+      const least = Number(length);
+      if (!state) return undefined;
+      if (held === undefined || held <= least) return notHeldYet(name, around, Math.ceil(least) + 1);
+      return saying(
+        `${stated(subject, state === 'on' ? 'off' : 'on', around)} until ${Math.max(AT_ONCE, timed(least - AT_ONCE))} s after ${name}`,
+        `${stated(subject, state, around)} from ${timed(least + AT_ONCE)} s after ${name}`,
       );
     },
   },
@@ -202,7 +211,7 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       const state = stateOf(said);
       const held = heldFor(name, around);
       if (!state) return undefined;
-      if (held === undefined) return notHeldYet(name);
+      if (held === undefined) return notHeldYet(name, around);
       return saying(`${stated(subject, state, around)} from ${timed(held + AT_ONCE)} s after ${name}`);
     },
   },
@@ -214,7 +223,7 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
       const held = heldFor(name, around);
       if (held !== undefined)
         return tailed(said, ` from ${timed(held + AT_ONCE)} s after ${name}`, around, depth);
-      return tailed(said, ` after ${name}`, around, depth) && notHeldYet(name);
+      return tailed(said, ` after ${name}`, around, depth) && notHeldYet(name, around);
     },
   },
   // … from 2 s, while S1 is held: what beeps over a stretch of time beeps more than once
@@ -262,44 +271,6 @@ export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
     },
   },
 ];
-
-const HELD = `(?:(?:while|as long as) (${NAMES}) is (?:held(?: down)?|down|kept pressed|pressed)|when (${NAMES}) is (?:held(?: down)?|down|kept pressed)|(?:after|when|once|as soon as) (${NAMES}) is (?:released|let go(?: of)?|up again))$`;
-/** In a scenario that is made for it: when a button is held, for how long, and when one is pressed that ends something. */
-const [HELD_AT, HELD_S, ENDS_AT] = [2, 2, 4];
-
-const OF_LENGTH = `\\b(short|quick|brief|long) (?:button )?${PRESS}(?: (?:of|on) (${NAMES}))?`;
-/** Seconds for which a button is pressed where a press is to be short, and where it is to be long. */
-const [SHORT_PRESS_S, LONG_PRESS_S] = [0.2, 1.5];
-
-/** What is done for a sentence on what is so while a button is held, when it is let go, and until it is pressed. */
-function doneForHold(plain: string, parts: readonly Named[]): readonly Stimulus[] {
-  const isButton = (name: string): boolean =>
-    parts.some(({ ref, kind }) => ref === name && findKind(kind)?.stimulus === 'press');
-  const held = new RegExp(HELD, 'i').exec(plain)?.slice(1).find(Boolean)?.toUpperCase();
-  if (held !== undefined && isButton(held)) return [{ at: HELD_AT, press: held, for: HELD_S }];
-  const ending = new RegExp(`(?:until|till|before) (${NAMES})(?: is (?:pressed|pushed))?$`, 'i').exec(plain);
-  const name = ending?.[1]!.toUpperCase();
-  return name !== undefined && isButton(name) ? [{ at: ENDS_AT, press: name, for: USUAL_PRESS_S }] : [];
-}
-
-/** What is done for a sentence on presses in a scenario of its own: a hold, or so many presses. */
-export function doneForPresses(plain: string, parts: readonly Named[]): readonly Stimulus[] {
-  const hold = doneForHold(plain, parts);
-  if (hold.length > 0) return hold;
-  const lengths = [...plain.matchAll(new RegExp(OF_LENGTH, 'gi'))];
-  const pressed = lengths[0]?.[2]?.toUpperCase() ?? onlyTouched('press', parts);
-  if (lengths.length > 0 && pressed !== undefined)
-    return lengths.map(([, length = ''], index) => ({
-      at: 1 + index * 3,
-      press: pressed,
-      for: /long/i.test(length) ? LONG_PRESS_S : SHORT_PRESS_S,
-    }));
-  const found = [AFTER_NTH, AFTER_SO_MANY].map((source) => whole(source).exec(plain)).find(Boolean);
-  const { count = 0, name } = found ? countedIn(found.slice(2)) : {};
-  const button = name?.toUpperCase() ?? onlyTouched('press', parts);
-  if (button === undefined || !(count >= 1 && count <= MOST_PRESSES)) return [];
-  return Array.from({ length: count }, (_, index) => ({ at: index + 1, press: button, for: USUAL_PRESS_S }));
-}
 
 /** What holds from a press that is counted to the next one. */
 function afterPress(
@@ -382,9 +353,9 @@ function whileHeld(
   const [, subject = '', rest = ''] = new RegExp(`^(${NAMES}) (.+)$`, 'i').exec(said) ?? [];
   const state = stateOf(rest);
   const name = pressed.toUpperCase();
-  const press = around.done.find((stimulus) => isPress(stimulus) && stimulus.press === name);
-  if (!press || !isPress(press))
-    return state || tailed(said, ` after ${name}`, around, depth) ? notHeldYet(name) : undefined;
+  const press = firstUse(name, around);
+  if (!press)
+    return state || tailed(said, ` after ${name}`, around, depth) ? notHeldYet(name, around) : undefined;
   if (!state) {
     const until = press.for === undefined ? '' : ` to ${Math.max(AT_ONCE, timed(press.for - AT_ONCE))} s`;
     return tailed(said, ` from ${AT_ONCE} s${until} after ${name}`, around, depth);

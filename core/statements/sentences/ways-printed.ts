@@ -141,7 +141,9 @@ export const waysPrinted = (
     },
   },
   {
-    pattern: whole(`${PRINTS} numbers (?:between|from) (${NUMBER}) (?:and|to) (${NUMBER})(.*)`),
+    pattern: whole(
+      `${PRINTS} (?:numbers |values |something )?(?:between|from) (${NUMBER}) (?:and|to) (${NUMBER})(.*)`,
+    ),
     means: ([least = '', most = '', tail = '']) =>
       saying(`prints a number between ${least} and ${most}${tail}`),
   },
@@ -222,7 +224,7 @@ export const waysPrinted = (
   },
   {
     pattern: whole(
-      `${PRINTS} (?:something|anything|an? (?:line|text|message|number|value)|numbers|values|text)`,
+      `${PRINTS} (?:something|anything|an? (?:new )?(?:line|text|message|number|value)|numbers|values|lines|text)(?:,? (?:every|each|once|twice|\\d+ times|all the time|continuously|over and over)\\b.*)?`,
     ),
     means: () => ({ problem: 'Say what is printed: prints "ready", or prints a number between 0 and 1023.' }),
   },

@@ -2,7 +2,7 @@ import { findKind } from '../../parts';
 import { COLOUR } from './colours';
 import { observedOf } from './on-off';
 import { asAnswers } from './presses-in-turn';
-import { NAMES, onlyTouched, type Named } from './plain';
+import { isKnownTouched, NAMES, onlyTouched, type Named } from './plain';
 import { SECONDS } from './way';
 
 const WHEN = '(?:when|whenever|if|while|as long as|once|after|each time|every time|as soon as|until|unless)';
@@ -57,7 +57,13 @@ const PASSIVE: readonly (readonly [verb: string, is: string])[] = [
   ['releases?|lets? go(?: of)?', 'is let go'],
   ['turns?', 'is turned'],
 ];
-const WHOEVER = '(?:you|one|we|they|somebody|someone|a person|the (?:user|player|visitor|learner|student))';
+const MOTION = '(?:motion|movement)';
+/** The end of a motion, said as that of a press. */
+function whenStill(when: string, parts: readonly Named[]): string | undefined {
+  const sensor = onlyTouched('motion', parts);
+  return sensor && `${when} ${sensor} is released`;
+}
+const WHOEVER = '(?:I|you|one|we|they|somebody|someone|a person|the (?:user|player|visitor|learner|student))';
 const ONE_AFTER_THE_OTHER = `(?:${COLOUR})(?:(?:, ?(?:and )?| and )(?:${COLOUR}))+`;
 
 /** Each is tried once, from above to below, on what the ones before it have made. */
@@ -174,10 +180,38 @@ const orders: readonly Order[] = [
   ),
   order('\\bfor as long as\\b', () => 'as long as'),
   order(`\\b(?:for|in|during) the first ${SECONDS}`, ([length]) => `until ${length} s`),
-  order(`\\b${WHEN} ${SOMEBODY} ${COMES}`, (_, parts) => {
-    const motion = onlyTouched('motion', parts);
-    return motion === undefined ? undefined : `after ${motion}`;
-  }),
+  // … 10 s after the last motion, after 10 s without motion
+  order(
+    `\\b(?:(?:after )?${SECONDS} (?:without|with no|of no)|after ${SECONDS} (?:without|with no)) (?:any )?${MOTION}$`,
+    ([one, other], parts) => whenStill(`${one ?? other} s after`, parts),
+  ),
+  order(
+    `\\b(${SECONDS} after|after|when|once|as soon as) (?:the (?:last|final) ${MOTION}|(?:the )?${MOTION} (?:stops|ends|is over|has (?:stopped|ended))|no ${MOTION} is (?:detected|sensed|seen)(?: any ?more)?|nothing moves(?: any ?more)?)$`,
+    ([when], parts) => whenStill(when!, parts),
+  ),
+  // when something moves, while X1 sees somebody
+  order(
+    `\\b(${WHEN}) (?:${SOMEBODY} ${COMES}|there is ${SOMEBODY}|(${NAMES}) (?:sees|detects|senses|notices|picks up|registers) (?:any )?${SOMEBODY})`,
+    ([when, name], parts) => {
+      const sensor = name ?? onlyTouched('motion', parts);
+      if (sensor === undefined || !isKnownTouched(sensor, 'motion', parts)) return undefined;
+      return /^(?:while|as long as)$/i.test(when!) ? `while ${sensor} is held` : `when ${sensor} is used`;
+    },
+  ),
+  // pressing S1 a second time turns D1 off, holding S1 for 2 s turns D1 on
+  order(
+    `^pressing (${NAMES}) (?:for )?(?:(?:the|a) (\\w+) time|(again)) (?:turns|switches) (${NAMES}) (on|off)(?: again)?$`,
+    ([button, place, , name, state]) =>
+      `${name} is ${state} after the ${place ?? 'second'} press of ${button}`,
+  ),
+  order(
+    `^(?:holding|pressing|(?:press(?: and hold)?|hold|keep)(?: down)?) (${NAMES})(?: pressed| down)? for (?:at least )?${SECONDS} (?:turns|switches|to turn|to switch) (${NAMES}) (on|off)$`,
+    ([button, length, name, state]) => `${name} is ${state} after ${button} is held for ${length} s`,
+  ),
+  order(
+    `\\b(?:from|as of) (the \\w+ press(?: of ${NAMES})?)(?: on| onwards)?$`,
+    ([press]) => `after ${press}`,
+  ),
   // in the dark
   order(`\\b(?:in|at) (?:the )?(?:dark(?:ness)?|night)\\b`, (_, parts) =>
     onlyTouched('light', parts) === undefined ? undefined : 'when it is dark',
