@@ -58,6 +58,7 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     'yellow LED on 6 (1k)',
   ],
   'red LED on 5': [
+    'external LED on pin 5',
     'red led pin5',
     'LED at Pin5',
     'LED on 5 with resistor',
@@ -98,6 +99,9 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     '5V servo on 9',
   ],
   'potentiometer on A0': [
+    'potentiometer middle leg to A0',
+    'potentiometer, centre pin on A0',
+    'pot wiper pin A0',
     'potmeter on A0',
     'pot wiper on A0',
     'potentiometer @ A0',
@@ -134,6 +138,7 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     'LDR to 5V with 10k to GND, middle to A0',
   ],
   'LED bar on 2-11': [
+    'LED bar with 10 LEDs on 2 to 11',
     '10 segment bar graph on 2-11',
     '10-segment LED bar on 2..11',
     'ten segment bar on 2 to 11',
@@ -146,9 +151,21 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
     '16x2 LCD with I2C backpack on A4 A5',
   ],
   'RGB LED on 9, 10, 11': [
+    'RGB LED with red 9, green 10, blue 11',
+    'RGB LED on 9, 10, 11, common to GND',
+    'RGB LED red on 9, green on 10, blue on 11, common to GND',
+    'RGB LED red to 9, green to 10, blue to 11, common to ground',
+    'RGB LED with 3 resistors on 9, 10, 11',
     'RGB LED r9 g10 b11',
     'RGB LED R 9 G 10 B 11',
     'RGB LED red on 9, green on 10, blue on 11',
+  ],
+  'common anode RGB LED on 9, 10, 11': [
+    'RGB LED on 9, 10, 11, common to 5V',
+    'RGB LED blue to 11, red to 9, green to 10, common to 5V',
+  ],
+  'seven-segment digit on 2-8': [
+    'seven-segment digit a to 2, b to 3, c to 4, d to 5, e to 6, f to 7, g to 8',
   ],
   'distance sensor trig 9 echo 10': [
     'distance sensor 9 (trig), 10 (echo)',
@@ -184,6 +201,7 @@ describe('what cannot be made of a line', () => {
     ['LED in parallel with LED on 5', ['LED', 'LED on 5']],
     ['7-seg with shift register on 2, 3, 4', ['7-seg', 'shift register on 2, 3, 4']],
     ['shift register on 8, 11, 12 driving 8 LEDs', ['shift register on 8, 11, 12', '8 LEDs']],
+    ['shift register on 8, 11, 12 with 8 LEDs', ['shift register on 8, 11, 12', '8 LEDs']],
   ])('is cut in two lines that are whole: %s', (line, lines) => {
     const [trouble] = stated(line).lines[0]!.troubles;
     expect(trouble!.message).toContain('give each a line of its own');
@@ -207,6 +225,12 @@ describe('what cannot be made of a line', () => {
     ['jumper wire from 5 to 6', /need no line/],
   ])('is told with what does instead: %s', (line, message) => {
     expect(stops(stated(line))).toEqual([expect.stringMatching(message)]);
+  });
+
+  test('joins no common leg to the side that it does not belong to', () => {
+    expect(stops(stated('common anode RGB LED on 9, 10, 11, common to GND'))).toEqual([
+      'The common leg of one with a common anode goes to the supply.',
+    ]);
   });
 
   test.each(['potentiometer on A0 for the joystick', 'push button on 2 (keypad)'])(

@@ -11,7 +11,14 @@ import { phrasesIn, type Found } from './reading/phrases';
 import { accepting, acceptingOf, brackets, current, resistor } from './reading/read-amounts';
 import { join } from './reading/read-targets';
 import { Reading } from './reading/reading';
-import { settleBus, settleLights, settleLoose, settleSupplies, settleValues } from './reading/settle';
+import {
+  settleBus,
+  settleCommon,
+  settleLights,
+  settleLoose,
+  settleSupplies,
+  settleValues,
+} from './reading/settle';
 import { BUS, readSign } from './reading/signs';
 import type { Option, ReadLine, Statement, StatementContext } from './statement';
 import { tokensOf, type Token } from './tokens';
@@ -38,6 +45,9 @@ export function readLine(text: string, context: StatementContext): ReadLine {
     settleBus(reading, recipeFor(kind.kind, context.board).needs(statementOf(reading, kind)));
     settleValues(reading, kind);
     settleLights(reading, kind);
+    const { needs, fewest } = recipeFor(kind.kind, context.board);
+    const needed = needs(statementOf(reading, kind));
+    settleCommon(reading, needed, fewest ?? needed.length, kind);
   }
   const isRead = kind !== undefined && reading.troubles.every(({ weight }) => weight !== 'stops');
   return {

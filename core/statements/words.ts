@@ -194,7 +194,12 @@ const phrases: readonly Phrase[] = [
     'side',
     'signal',
     'wiper',
+    'wiper pin',
     'middle',
+    ...['middle', 'centre', 'center'].flatMap((place) =>
+      ['leg', 'pin', 'terminal'].map((end) => `${place} ${end}`),
+    ),
+    'external',
     'midpoint',
     'junction',
     'directly',

@@ -18,14 +18,32 @@ export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
     return;
   }
   if (current(reading)) return;
+  // `with 10 LEDs` counts parts, and is no resistor.
+  const behind = reading.found[reading.at + 1]?.meaning;
+  if (behind?.type === 'kind' && behind.kind.resistance !== 'fixed' && isCount(reading.tokens[reading.at])) {
+    reading.at += 1;
+    return;
+  }
   if (farads(reading, sign)) return;
+  // `with 3 resistors`: one for each of its lights, of the usual value.
+  const [count, counted] = reading.tokens.slice(reading.at, reading.at + 2);
+  if (/^\d$/.test(count?.text ?? '') && counted?.text === 'resistors') {
+    reading.at += 2;
+    reading.mark({ from: count!.from, to: counted.to }, 'resistor', 'its resistors');
+    return;
+  }
   if (resistor(reading, 'wanted', sign)) return;
   const token = reading.tokens[reading.at];
   if (token && kind.readValue(token.text).ok) return;
+  // `with red on 11, green on 10`: what follows says where each leg goes.
+  if (kind.legs.some(({ name }) => name === token?.text)) return;
   const message = 'With what? A resistor is written like 330 or 4k7.';
   if (token) reading.stops(token, message);
   else reading.awaits(message);
 }
+
+const isCount = (token: { readonly text: string } | undefined): boolean =>
+  token !== undefined && /^\d{1,2}$/.test(token.text);
 
 /** A resistance, with the accepted range in brackets; `330 ohm resistor` is read whole. */
 export function resistor(reading: Reading, need: 'wanted' | 'optional', sign?: Found): boolean {

@@ -63,6 +63,43 @@ export function settleLights(reading: Reading, kind: PartKind): void {
   }
 }
 
+/** Which common leg of several lights goes to ground, and which to the supply. */
+const COMMON = { ground: 'common-cathode', supply: 'common-anode' } as const;
+
+/**
+ * `RGB LED on 11, 10, 9, common to GND` and `RGB LED red to 11, common to GND`: the common leg goes there anyway, and each
+ * light has its resistor.
+ */
+export function settleCommon(
+  reading: Reading,
+  needs: readonly PinNeed[],
+  fewest: number,
+  kind: PartKind,
+): void {
+  const { draft } = reading;
+  const { joins = [] } = draft;
+  const common = joins.find(({ leg }) => leg === 'common');
+  const others = joins.filter((join) => join !== common);
+  const toPins = needs.flatMap(({ as, leg = as }) =>
+    others.flatMap(({ leg: own, to }) => (leg === own && to.type === 'pin' ? [to.pin] : [])),
+  );
+  // What is told of some of its lights only is as it is told.
+  const areAllOnPins = toPins.length === others.length && others.length >= Math.max(2, fewest);
+  if (draft.pins ? !common || others.length > 0 : !areAllOnPins) return;
+  const end =
+    common && (common.to.type === 'ground' ? 'ground' : isSupply(reading, common.to) ? 'supply' : 'none');
+  if (end === 'none' || !kind.readValue(COMMON[end ?? 'ground']).ok) return;
+  delete draft.joins;
+  if (others.length > 0) draft.pins = toPins;
+  if (end === undefined || draft.value === COMMON[end]) return;
+  if (draft.value === undefined) draft.value = COMMON[end];
+  else
+    reading.stops(
+      reading.pieces.find(({ slot }) => slot === 'join') ?? { from: 0, to: reading.text.length },
+      `The common leg of one with a common ${draft.value.replace('common-', '')} goes to ${end === 'ground' ? 'the supply' : 'ground'}.`,
+    );
+}
+
 /** Whether something is fed from where the logic of the board is. */
 const isSupply = (reading: Reading, target: Target | undefined): boolean =>
   target?.type === 'supply' || (target?.type === 'pin' && target.pin === supplySocket(reading.context.board));

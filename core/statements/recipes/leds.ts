@@ -123,6 +123,7 @@ const BAR_LEDS = 10;
 export const ledBar: Recipe = {
   mayHangOnSupply: true,
   isLight: true,
+  brings: { led: undefined },
   beginning: { line: 'LED bar', note: 'ten LEDs in one' },
   needs: () =>
     Array.from({ length: BAR_LEDS }, (_, index) => ({ as: `LED ${index + 1}`, does: 'digital' as const })),
