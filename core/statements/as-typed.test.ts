@@ -227,6 +227,27 @@ describe('what cannot be made of a line', () => {
     expect(stops(stated(line))).toEqual([expect.stringMatching(message)]);
   });
 
+  test.each(['two red LEDs in series on 9 with 220', '3 LEDs in series'])(
+    'makes no separate LEDs of those that hang on each other: %s',
+    (line) => expect(stops(stated(line))).toEqual([expect.stringContaining('Give each a line')]),
+  );
+
+  test('of LEDs in series the lines that are named make a series', () => {
+    const { nets } = circuitOf(
+      [
+        { text: 'LED on 9 with 220 to D2.anode', refs: [] },
+        { text: 'LED, cathode to ground', refs: [] },
+      ],
+      { board: shippedBoards.get('learner-5v')!, rules: DEFAULT_STATEMENT_RULES, kit: USUAL_KIT },
+    );
+    expect(nets.map(({ points }) => [...points].sort().join(' ')).sort()).toEqual([
+      'D1.anode U1.9',
+      'D1.cathode R1.1',
+      'D2.anode R1.2',
+      'D2.cathode U1.GND',
+    ]);
+  });
+
   test('joins no common leg to the side that it does not belong to', () => {
     expect(stops(stated('common anode RGB LED on 9, 10, 11, common to GND'))).toEqual([
       'The common leg of one with a common anode goes to the supply.',
@@ -257,8 +278,8 @@ describe('what cannot be made of a line', () => {
   });
 
   test('counts one LED as one LED', () => {
-    const [trouble] = stated('two LEDs in series on 5').lines[0]!.troubles;
-    expect(trouble!.offers.map(({ line }) => line)).toContain('LED in series on 5');
+    const [trouble] = stated('two LEDs on 5').lines[0]!.troubles;
+    expect(trouble!.offers.map(({ line }) => line)).toContain('LED on 5');
   });
 
   test.each([

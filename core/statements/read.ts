@@ -15,6 +15,7 @@ import {
   settleBus,
   settleCommon,
   settleLights,
+  settleSeries,
   settleLoose,
   settleSupplies,
   settleValues,
@@ -45,6 +46,7 @@ export function readLine(text: string, context: StatementContext): ReadLine {
     settleBus(reading, recipeFor(kind.kind, context.board).needs(statementOf(reading, kind)));
     settleValues(reading, kind);
     settleLights(reading, kind);
+    settleSeries(reading, kind);
     const { needs, fewest } = recipeFor(kind.kind, context.board);
     const needed = needs(statementOf(reading, kind));
     settleCommon(reading, needed, fewest ?? needed.length, kind);

@@ -15,7 +15,8 @@ import {
 import type { Candidate, Evidence } from './candidate';
 import type { Drawing } from './drawing';
 import { Seats } from './seats';
-import type { Look, Net, Root, Target } from './target';
+import type { Net, Root } from './homes';
+import type { Look, Target } from './target';
 
 /** Where the edits of a wiring come from. */
 export interface EditsOf {

@@ -7,14 +7,10 @@ import { netlistOf, type Netlist, type NodeId } from '../../wiring/netlist';
 import { findPart, legPoint, type PlacedPart, type Wiring } from '../../wiring/wiring';
 import { circuitGraph } from '../graph';
 import { isAccepted } from '../compared-values';
+import { Homes, joined, type Net, type Nets, type Root, type Way } from './homes';
 
-/** Number of a net that is wanted. */
-export type Net = number;
 /** A leg of a part or a socket of the board, by its name: `D1.anode`, `U1.13`. */
 type Member = PointName;
-
-/** A node of a wiring: its number, or the name of a member that nothing is joined to. */
-export type Root = string;
 
 /** A part of the exercise, and the one that stands for it in a build. */
 interface Pair {
@@ -22,12 +18,6 @@ interface Pair {
   /** Its name in the build; that under which it would be put in, when it is missing. */
   readonly name: Ref;
 }
-
-/** Where each leg of a part goes: the net of each of its legs in their order. */
-type Nets = readonly Net[];
-
-/** The nets of some parts, taken together: those of a series go one by one only in their order. */
-type Way = ReadonlyMap<Ref, Nets>;
 
 /** What effort one look at how far a wiring is off takes for each of its legs. */
 const EFFORT_OF_A_LEG = 700;
@@ -147,25 +137,42 @@ export class Target {
   ): { readonly nets: ReadonlyMap<Member, Net>; readonly ways: Way } {
     const nets = new Map<Member, Net>();
     const chosen = new Map<Ref, Nets>();
-    for (const [pin, net] of this.sockets)
-      if (this.boardRef) nets.set(pointName(`${this.boardRef}.${pin}`), net);
+    const homes = new Homes();
+    for (const [pin, net] of this.sockets) {
+      if (!this.boardRef) break;
+      const member = pointName(`${this.boardRef}.${pin}`);
+      nets.set(member, net);
+      homes.count(net, strips.of(member), 1);
+    }
     const built = new Map(wiring.parts.map((part) => [part.ref, part]));
+    const legsOf = (name: Ref): readonly PointName[] =>
+      built.get(name)?.legs.map(({ leg }) => legPoint(name, leg)) ?? [];
+    const leave = (ways: readonly Way[]): void => {
+      for (const name of ways[0]!.keys())
+        for (const member of legsOf(name)) {
+          const net = nets.get(member);
+          if (net !== undefined) homes.count(net, strips.of(member), -1);
+        }
+    };
     const give = (way: Way): void => {
       for (const [name, own] of way) {
         chosen.set(name, own);
-        built.get(name)?.legs.forEach(({ leg }, index) => nets.set(legPoint(name, leg), own[index]!));
+        for (const [index, member] of legsOf(name).entries()) {
+          nets.set(member, own[index]!);
+          homes.count(own[index]!, strips.of(member), 1);
+        }
       }
     };
     for (const ways of this.ways) if (ways.length === 1) give(ways[0]!);
     // Twice, since what is between two others that may be turned is known only when those are.
-    for (let round = 0; round < 2; round += 1) {
-      const homes = homesOf(nets, strips);
+    for (let round = 0; round < 2; round += 1)
       for (const ways of this.ways) {
         if (ways.length === 1) continue;
-        const score = (way: Way): number => joined(way, built, strips, homes);
+        // What a part itself was taken for says nothing of what it is.
+        leave(ways);
+        const score = (way: Way): number => joined(way, built, (member) => strips.of(member), homes);
         give(ways.reduce((best, way) => (score(way) > score(best) ? way : best)));
       }
-    }
     return { nets, ways: chosen };
   }
 
@@ -298,17 +305,6 @@ class Strips {
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((total, one) => total + one, 0);
 
-/** The node that most members of each net are on. */
-function homesOf(nets: ReadonlyMap<Member, Net>, strips: Strips): ReadonlyMap<Net, Root> {
-  const counts = new Map<Net, Map<Root, number>>();
-  for (const [member, net] of nets) {
-    const own = counts.get(net) ?? counts.set(net, new Map()).get(net)!;
-    const root = strips.of(member);
-    own.set(root, (own.get(root) ?? 0) + 1);
-  }
-  return new Map([...counts].map(([net, own]) => [net, [...own].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]));
-}
-
 /** The nets of a part's legs as they are, and with each of its turns. */
 function waysOf(part: PlacedPart, own: Nets): readonly Nets[] {
   const legs = part.legs.map(({ leg }) => leg);
@@ -321,25 +317,6 @@ const turnedWays = (parts: readonly (readonly [Ref, readonly Nets[]])[]): readon
     (ways, [name, turns]) => ways.flatMap((way) => turns.map((nets): Way => new Map([...way, [name, nets]]))),
     [new Map()],
   );
-
-/** How many legs of a way are where the rest of their net is: at its home, or with each other. */
-function joined(
-  way: Way,
-  built: ReadonlyMap<Ref, PlacedPart>,
-  strips: Strips,
-  homes: ReadonlyMap<Net, Root>,
-): number {
-  let score = 0;
-  const met = new Map<Net, Root>();
-  for (const [name, nets] of way)
-    built.get(name)?.legs.forEach(({ leg }, index) => {
-      const net = nets[index]!;
-      const root = strips.of(legPoint(name, leg));
-      if (homes.get(net) === root || met.get(net) === root) score += 1;
-      met.set(net, root);
-    });
-  return score;
-}
 
 interface SeriesLink {
   readonly part: PlacedPart;

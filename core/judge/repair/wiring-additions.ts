@@ -21,9 +21,9 @@ import {
   evidenceOfValue,
   evidenceOfWire,
 } from './evidence-of-parts';
-import type { Net, Root } from './target';
+import type { Net, Root } from './homes';
 import { isRigid, legsAt, rowsOf, withNewPart, type EditSource } from './edit-source';
-import { BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
+import { AS_DRAWN, BACK_AS_DRAWN, cost, PART_LEG } from './wiring-cost';
 
 /** What the others cost that came out of the same wrong drawer as the first. */
 const SAME_DRAWER = 0.3;
@@ -247,6 +247,8 @@ export class WiringAdditions {
       if (!kindOf(wire.kind).conductor || !isOnBoard(one) || !isOnBoard(other)) continue;
       const root = look.rootOf(nameOf(one));
       if (!nets.every((net) => look.netsAt(root).has(net))) continue;
+      // A wire that the drawing has was not put in instead of anything.
+      const isDrawn = wire.legs.every((leg) => this.source.given.drawing.hasInPlace(wire, leg));
       for (const places of isEitherWay(wanted)
         ? [[one, other]]
         : [
@@ -257,7 +259,7 @@ export class WiringAdditions {
         if (overreachOf(added)) continue;
         yield this.source.changed(
           [{ remove: wire.ref }, { add: rowsOf(added) }],
-          cost.addPart,
+          cost.addPart + (isDrawn ? AS_DRAWN : 0),
           `Take out ${partText(wire)}, and put ${partText(added)} in its place.`,
           (wiring) =>
             withNewPart({ ...wiring, parts: wiring.parts.filter((part) => part.ref !== wire.ref) }, added),

@@ -26,7 +26,7 @@ import {
   evidenceOfTurn,
   moveText,
 } from './evidence-of-moves';
-import type { Net, Root } from './target';
+import type { Net, Root } from './homes';
 import { isRigid, reseated, type EditSource } from './edit-source';
 import { AS_DRAWN, cost, PART_LEG, WRONG_SIGN } from './wiring-cost';
 

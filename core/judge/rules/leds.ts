@@ -181,16 +181,13 @@ export const sharedResistor: WiringRule = (built) => {
   const lights = lightsOf(built);
   const found: Observation[] = [];
   for (const node of built.circuit.nodes) {
-    if (node.pins.length > 0) continue;
+    if (node.pins.length > 0 || built.circuit.pole(node.id) !== undefined) continue;
     const resistors = built.circuit.partsAt(node.id).filter(isResistor);
     const resistor = resistors[0]?.ref;
     if (!resistor || resistors.length > 1) continue;
     for (const end of ['anodeNode', 'cathodeNode'] as const) {
       const far = end === 'anodeNode' ? 'cathodeNode' : 'anodeNode';
-      // A light with a resistor of its own on the other side shares nothing.
-      const sharing = lights.filter(
-        (light) => light[end] === node.id && built.circuit.node(light[far]).pins.length > 0,
-      );
+      const sharing = lights.filter((light) => light[end] === node.id && !endsAlone(built, light[far]));
       if (sharing.length < 2) continue;
       const refs = [...new Set(sharing.map(({ part }) => part.ref as string))];
       const alone = Math.max(...sharing.map((light) => largestMa(built, light)));
@@ -212,6 +209,13 @@ export const sharedResistor: WiringRule = (built) => {
   }
   return found;
 };
+
+/** Whether a light that ends there has a resistor of its own, and so shares none, or ends in nothing. */
+function endsAlone({ circuit }: Built, end: NodeId): boolean {
+  if (circuit.node(end).pins.length > 0 || circuit.pole(end) !== undefined) return false;
+  const parts = circuit.partsAt(end);
+  return parts.length < 2 || (parts.length === 2 && parts.some(isResistor));
+}
 
 /** Pins that must give more than they should. A short has a finding of its own. */
 export const pinOvercurrent: WiringRule = (built) => {

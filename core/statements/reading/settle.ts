@@ -1,4 +1,4 @@
-import { groundNames, isSupplySocket, type PinFunction } from '../../boards';
+import { isBoard, groundNames, isSupplySocket, type PinFunction } from '../../boards';
 import { readOhms, type PartKind } from '../../parts';
 import { withArticle } from '../../words/words';
 import { busPins, pinsOfRange, socketNamed, supplySocket } from '../pins';
@@ -61,6 +61,22 @@ export function settleLights(reading: Reading, kind: PartKind): void {
     reading.draft.pins = [source.pin];
     delete reading.draft.source;
   }
+}
+
+/** `two LEDs in series on 9`: they hang on each other, which a line for each of them says. */
+export function settleSeries(reading: Reading, kind: PartKind): void {
+  const { draft, context } = reading;
+  const token = reading.tokens.find(({ text }) => text === 'series');
+  const isLight = recipeFor(kind.kind, context.board).isLight === true && kind.legs.length === 2;
+  if (!token || !isLight || (draft.count ?? 1) < 2) return;
+  // One pin for all of them is as it should be.
+  reading.troubles.splice(0, reading.troubles.length);
+  const word = kind.title;
+  const place = isBoard(context.board) ? ` on ${draft.pins?.[0] ?? '9'}` : '';
+  reading.stops(
+    token,
+    `In series each ${word} hangs on the one before. Give each a line, the first like “${word}${place} with 220 to D2.anode”, the last like “${word}, cathode to ${isBoard(context.board) ? 'ground' : 'minus'}”.`,
+  );
 }
 
 /** Which common leg of several lights goes to ground, and which to the supply. */

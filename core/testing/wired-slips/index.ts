@@ -9,6 +9,8 @@ import { digit } from './digit';
 import { thermoDisplay } from './thermo-display';
 import { counterLights } from './counter-lights';
 import { plant } from './plant';
+import { doorbellBattery } from './doorbell-battery';
+import { twoWay } from './two-way';
 
 /** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
 export const wiredSlips: readonly WiredSlips[] = [
@@ -22,4 +24,6 @@ export const wiredSlips: readonly WiredSlips[] = [
   digit,
   alarm,
   crossfade,
+  doorbellBattery,
+  twoWay,
 ];
