@@ -91,7 +91,7 @@ const ways: readonly (readonly [RegExp, Says])[] = [
     ([name, from, to]) => `hold ${name} from ${from} s to ${to} s`,
   ),
   words(
-    `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (.+)$`,
+    `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you|we|I) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (.+)$`,
     ([verb, rest]) => `${verb} ${rest}`,
   ),
   words(

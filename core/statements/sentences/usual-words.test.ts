@@ -31,6 +31,7 @@ describe('what is done, in the words of whoever does it', () => {
     ['double press S1 at 2 s', ['press S1 at 2 s for 0.3 s', 'press S1 at 2.5 s for 0.3 s']],
     ['press S1 twice quickly at 2 s', ['press S1 at 2 s for 0.3 s', 'press S1 at 2.5 s for 0.3 s']],
     ['wait 2 s, then press S1', ['press S1 at 2 s for 0.3 s']],
+    ['I press S1 at 2 s', ['press S1 at 2 s for 0.3 s']],
     ['shine a torch on L1 at 2 s', ['light on L1 to 90 % at 2 s']],
     ['switch the lights off at 4 s', ['light on L1 to 5 % at 4 s']],
     ['move a hand to 10 cm in front of the sensor at 2 s', ['something 0.1 m before X1 at 2 s']],
