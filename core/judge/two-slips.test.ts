@@ -60,6 +60,14 @@ describe('what each of two slips is told as', () => {
         'Put the 10 kΩ resistor R4 between hole d11 and hole d15.',
       ],
     ],
+    [
+      'doorbell-battery',
+      'W2.1=B1.a-2 -G1',
+      [
+        'Move the end of the red wire W2 from the minus rail, hole a-2 to the plus rail, hole a+2.',
+        'Put the 9 V block battery G1 between the plus rail, hole a+11 and the minus rail, hole a-11.',
+      ],
+    ],
   ])('%s: %s', (id, edits, repairs) => {
     const exercise = exerciseSaid(wiredSlips.find(({ said }) => said.id === id)!.said);
     const { findings } = reportOnSlip(exercise, { rows: wiredSlip(edits) });

@@ -1,4 +1,4 @@
-import { isEitherWay, isResistor, kindOf } from '../../parts';
+import { isEitherWay, isPowerSource, isResistor, kindOf } from '../../parts';
 import { overreachOf } from '../../wiring/read';
 import {
   findPart,
@@ -202,6 +202,8 @@ export class WiringAdditions {
           const seats = this.reaching(wanted, from.strips, to.strips);
           if (seats) yield this.puttingIn({ ...wanted, legs: legsAt(wanted.kind, seats) }, cost.addPart);
         }
+      // Nobody puts a wire where a battery belongs, or leaves one out of a path.
+      if (isPowerSource(wanted)) continue;
       yield* this.inPlaceOfWires(wanted);
       yield* this.inserted(wanted);
     }
