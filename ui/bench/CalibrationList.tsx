@@ -96,6 +96,6 @@ function Value({ calibration: { name, ref, unit, from, to }, publicationId, kept
 /** Why a value is not kept, as a sentence. */
 function problemOf(told: Told<CalibrationMessage> | undefined): string | undefined {
   if (told?.state === 'waiting')
-    return 'No connection yet. Keep this page open; your value is saved as soon as there is one.';
+    return told.why ?? 'No connection yet. Keep this page open; your value is saved as soon as there is one.';
   return told?.state === 'refused' ? (told.why ?? 'It was not kept.') : undefined;
 }

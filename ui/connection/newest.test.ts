@@ -68,6 +68,12 @@ describe('the newest of several messages', () => {
     },
   );
 
+  test('that has to wait for a sign-in says so', async () => {
+    newest.tell('12.5');
+    await server.answer(401, { message: 'You are signed out.' });
+    expect(told.at(-1)).toEqual({ state: 'waiting', why: 'You are signed out.' });
+  });
+
   test('is told at once when the connection is back', async () => {
     newest.tell('12.5');
     await server.answer('no connection');

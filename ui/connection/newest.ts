@@ -7,8 +7,11 @@ const AGAIN_AFTER = 4000;
 /** What became of the newest message. */
 export type Told<Message> =
   | { readonly state: 'on its way' }
-  /** No connection, or the server has too much to do; it is told again by itself. */
-  | { readonly state: 'waiting' }
+  /**
+   * It is told again by itself: there is no connection, or the server says why it cannot take it now, as to whoever has to
+   * sign in.
+   */
+  | { readonly state: 'waiting'; readonly why?: string }
   | { readonly state: 'taken'; readonly message: Message }
   | { readonly state: 'refused'; readonly why: string | undefined };
 
@@ -58,9 +61,10 @@ export class Newest<Message> {
 
   private async try(message: Message): Promise<Told<Message>> {
     const answer = await tell(this.address, 'PUT', message).catch(() => undefined);
-    if (!answer || mayPass(answer.status)) return { state: 'waiting' };
+    if (!answer) return { state: 'waiting' };
     if (answer.ok) return { state: 'taken', message };
-    const said: unknown = await answer.json().catch(() => undefined);
-    return { state: 'refused', why: refusalText(said) };
+    const why = refusalText(await answer.json().catch(() => undefined));
+    if (!mayPass(answer.status)) return { state: 'refused', why };
+    return { state: 'waiting', ...(why === undefined ? {} : { why }) };
   }
 }

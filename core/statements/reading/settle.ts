@@ -83,8 +83,8 @@ export function settleSeries(reading: Reading, kind: PartKind): void {
 const COMMON = { ground: 'common-cathode', supply: 'common-anode' } as const;
 
 /**
- * `RGB LED on 11, 10, 9, common to GND` and `RGB LED red to 11, common to GND`: the common leg goes there anyway, and each
- * light has its resistor.
+ * `RGB LED on 11, 10, 9, common to GND` and `RGB LED red to 11, green to 10, blue to 9`: the common leg goes where it always
+ * goes, and each light has its resistor.
  */
 export function settleCommon(
   reading: Reading,
