@@ -197,20 +197,16 @@ describe('check', () => {
   });
 });
 
-test(
-  'the command as it is installed judges a folder on all cores, and says the same',
-  { timeout: 60_000 },
-  async () => {
-    const words = ['check', '--exercise', EXERCISE, '--submissions', 'demo/submissions/beacon'];
-    const { status, stdout, stderr } = spawnSync('node', ['scripts/cli.mjs', ...words], {
-      encoding: 'utf8',
-      env: { ...process.env, INIT_CWD: process.cwd() },
-    });
-    expect(stderr).toBe('');
-    const here = await didaktor({}, ...words.with(-1, join(process.cwd(), 'demo/submissions/beacon')));
-    expect([status, stdout]).toEqual([here.code, here.out]);
-  },
-);
+test('the command as it is installed judges a folder on all cores, and says the same', async () => {
+  const words = ['check', '--exercise', EXERCISE, '--submissions', 'demo/submissions/beacon'];
+  const { status, stdout, stderr } = spawnSync('node', ['scripts/cli.mjs', ...words], {
+    encoding: 'utf8',
+    env: { ...process.env, INIT_CWD: process.cwd() },
+  });
+  expect(stderr).toBe('');
+  const here = await didaktor({}, ...words.with(-1, join(process.cwd(), 'demo/submissions/beacon')));
+  expect([status, stdout]).toEqual([here.code, here.out]);
+});
 
 describe('solve', () => {
   test('prints every point of the table in full form, parts, pins and what floats', async () => {

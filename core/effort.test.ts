@@ -16,6 +16,13 @@ describe('a bound on work', () => {
     expect(within(10, () => effort(11))).toEqual({ ended: false });
   });
 
+  test('takes the same for the same work, however much was done before', () => {
+    const work = (): number => measured(() => [0.1, 0.2, 1 / 3].forEach(effort)).units;
+    const first = work();
+    effort(2 ** 45 + 0.7);
+    expect([first, work()]).toEqual([3, 3]);
+  });
+
   test('lets other errors through', () => {
     expect(() =>
       within(10, () => {

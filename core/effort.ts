@@ -25,8 +25,10 @@ let taken = 0;
 
 /** Says that work of so many units is about to be done; throws when the bound that applies is reached. */
 export function effort(units: number): void {
-  taken += units;
-  current.left -= units;
+  // Sums of whole numbers are exact: what a question takes is the same, however much was asked before it.
+  const whole = Math.ceil(units);
+  taken += whole;
+  current.left -= whole;
   if (current.left < 0) throw new OutOfEffort(current);
 }
 
@@ -62,7 +64,7 @@ export type Bounded<T> = { readonly ended: true; readonly value: T } | { readonl
  */
 export function within<T>(units: number, work: () => T): Bounded<T> {
   const outer = current;
-  const given = Math.min(units, outer.left);
+  const given = Math.floor(Math.min(units, outer.left));
   const own: Bound = { left: given };
   current = own;
   try {

@@ -40,7 +40,7 @@ describe('a draft', () => {
     await page.goto(address);
     await page.getByText('Saved on this tablet').waitFor();
     expect(await page.getByLabel('other end of W1', { exact: true }).inputValue()).toBe('a5');
-    await expect.poll(async () => (await handIns()).length, { timeout: 15_000 }).toBe(1);
+    await expect.poll(async () => (await handIns()).length).toBe(1);
     await page.getByRole('tab', { name: 'Hand in' }).click();
     await page.getByText('Handed in.').waitFor();
 

@@ -13,7 +13,7 @@ beforeAll(async () => {
   await goToAll(visitor.page);
   complaints = visitor.complaints;
   await visitor.context.close();
-}, 400_000);
+});
 afterAll(() => world.end());
 
 /** Goes to every view of a learner, and looks at each; at a bench everything is for fingers. */

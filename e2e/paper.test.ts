@@ -82,7 +82,7 @@ describe('a course', () => {
     await page.getByText(/^[1-9]\d* of \d+/).waitFor();
     await page.getByRole('button', { name: 'Cancel' }).click();
     await page.getByRole('button', { name: 'Make the booklet' }).click();
-    await page.getByRole('link', { name: 'Open it' }).waitFor({ timeout: 120_000 });
+    await page.getByRole('link', { name: 'Open it' }).waitFor();
     await context.close();
     expect(complaints).toEqual([]);
   });

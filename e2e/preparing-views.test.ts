@@ -35,7 +35,7 @@ beforeAll(async () => {
   await lookAtOpened(page, 'palette', faults);
   complaints = visitor.complaints;
   await visitor.context.close();
-}, 600_000);
+});
 afterAll(() => world.end());
 
 /** Goes to every view in which lessons are prepared, and looks at each. */

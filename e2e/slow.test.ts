@@ -9,14 +9,18 @@ beforeAll(async () => {
 });
 afterAll(() => world.end());
 
-/** How long every script of a page is on its way, in milliseconds. */
-const LATE = 4000;
-const slow = async (page: Page): Promise<void> => {
-  await page.route('**/_next/static/**/*.js', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, LATE));
+type Url = Parameters<Page['route']>[0];
+/** Holds what a page asks for on its way, until the function that is returned is called. */
+async function hold(page: Page, url: Url): Promise<() => void> {
+  let arrive = (): void => undefined;
+  const arrived = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(url, async (route) => {
+    await arrived;
     await route.continue().catch(() => undefined);
   });
-};
+  return () => arrive();
+}
+const SCRIPTS = '**/_next/static/**/*.js';
 const go = (page: Page, path: string) => page.goto(path, { waitUntil: 'commit' });
 
 test('a checker that is long on its way is waited for', async () => {
@@ -24,12 +28,7 @@ test('a checker that is long on its way is waited for', async () => {
   await page.clock.install();
   // What is kept for being offline may have the checker already.
   await page.addInitScript(() => Reflect.deleteProperty(Navigator.prototype, 'serviceWorker'));
-  let arrive = (): void => undefined;
-  const arrived = new Promise<void>((resolve) => (arrive = resolve));
-  await page.route('**/*.wasm', async (route) => {
-    await arrived;
-    await route.continue();
-  });
+  const arrive = await hold(page, '**/*.wasm');
   await joinAsLearner(page, 'Ebba');
   await openBench(page);
   await page.getByRole('button', { name: 'Check' }).click();
@@ -46,10 +45,11 @@ test('a checker that is long on its way is waited for', async () => {
 describe('what is typed before the page is ready is kept', () => {
   test('at the door', async () => {
     const { page, context } = await world.visit();
-    await slow(page);
+    const arrive = await hold(page, SCRIPTS);
     await go(page, '/sign-in');
     await page.getByLabel('Class code').fill('LANTERN');
     await page.getByRole('button', { name: 'Find my class' }).click();
+    arrive();
     await page.getByLabel('Your name').waitFor();
     await context.close();
   });
@@ -61,14 +61,17 @@ describe('what is typed before the page is ready is kept', () => {
       .getByRole('link', { name: /The working harbour/ })
       .first()
       .getAttribute('href');
-    await slow(page);
+    const sheetArrives = await hold(page, SCRIPTS);
     await go(page, href!);
     await page.getByRole('textbox', { name: 'Title' }).fill('Beacon at dusk');
+    sheetArrives();
     await expect
       .poll(() => world.query(`select 1 from exercise where draft->>'title' = 'Beacon at dusk'`))
       .toHaveLength(1);
+    const courseArrives = await hold(page, SCRIPTS);
     await go(page, course!);
     await page.getByLabel('Title', { exact: true }).fill('Quay light');
+    courseArrives();
     await page.getByRole('button', { name: 'Begin it' }).click();
     await page.getByRole('heading', { name: 'Quay light', level: 1 }).waitFor();
     await context.close();
@@ -81,9 +84,10 @@ describe('what is typed before the page is ready is kept', () => {
       .getByRole('listitem')
       .filter({ has: page.getByRole('heading', { name: 'A signal of your own' }) });
     const href = await item.getByRole('link', { name: /bench/ }).getAttribute('href');
-    await slow(page);
+    const arrive = await hold(page, SCRIPTS);
     await go(page, href!);
     await page.getByLabel('What does yours do?', { exact: true }).fill('D1 lit 2 s, dark 3 s');
+    arrive();
     await page.getByRole('button', { name: 'Say it' }).click();
     await page.getByText('D1 lit 2 s, dark 3 s, over and over.').waitFor();
     await context.close();
@@ -96,19 +100,22 @@ describe('what is pressed before the page is ready is done once it is', () => {
   test('buttons and menus, once, however often they were pressed', async () => {
     const { page, context } = await visitAsInstructor(world);
     const href = await page.getByRole('link', { name: 'Worksheet: Beacon' }).first().getAttribute('href');
-    await slow(page);
+    const themeArrives = await hold(page, SCRIPTS);
     await go(page, href!);
     const theme = page.getByRole('button', { name: 'Dark theme' });
-    // Twice in one go: on a busy machine its scripts may have come before a second press of its own.
-    await theme.dblclick();
+    await theme.click();
+    await theme.click();
     expect(await busy(theme)).toBe('true');
+    themeArrives();
     await page.getByRole('button', { name: 'Light theme' }).waitFor();
     expect(await busy(page.getByRole('button', { name: 'Light theme' }))).toBeNull();
+    const menuArrives = await hold(page, SCRIPTS);
     await go(page, href!);
     await page
       .getByRole('button', { name: /: connect it elsewhere$/ })
       .first()
       .click();
+    menuArrives();
     await page.getByRole('menu').waitFor();
     await context.close();
   });
@@ -125,11 +132,12 @@ describe('what is pressed before the page is ready is done once it is', () => {
     const { page, context } = await world.visit(TABLET);
     await joinAsLearner(page, 'Finn');
     const href = await page.getByRole('link', { name: /bench/ }).first().getAttribute('href');
-    await slow(page);
+    const arrive = await hold(page, SCRIPTS);
     await go(page, href!);
     const check = page.getByRole('button', { name: 'Check', exact: true });
     await check.click();
     expect(await busy(check)).toBe('true');
+    arrive();
     const said = page.getByRole('region', { name: 'What the check says' });
     await said.getByRole('heading').first().waitFor();
     expect(await said.textContent()).not.toMatch(/Nothing is plugged in|changed something since/);
@@ -138,10 +146,11 @@ describe('what is pressed before the page is ready is done once it is', () => {
 
   test('the keys that open “Go to”', async () => {
     const { page, context } = await visitAsInstructor(world);
-    await slow(page);
+    const arrive = await hold(page, SCRIPTS);
     await page.reload({ waitUntil: 'commit' });
     await page.getByRole('heading', { level: 1 }).first().waitFor();
     await page.keyboard.press('Control+k');
+    arrive();
     await page.getByPlaceholder('Where to?').waitFor();
     await context.close();
   });
@@ -149,13 +158,14 @@ describe('what is pressed before the page is ready is done once it is', () => {
   test.each(['by Enter', 'by its button, that waits for words'])('a form, %s', async (how) => {
     const { page, context } = await visitAsInstructor(world);
     const title = `Course begun ${how.length}`;
-    await slow(page);
+    const arrive = await hold(page, SCRIPTS);
     await go(page, '/courses');
     const form = page.getByRole('form', { name: 'New course' });
     await form.getByLabel('Title').fill(title);
     if (how === 'by Enter') await form.getByLabel('Title').press('Enter');
     else await form.getByRole('button', { name: 'Begin' }).click({ force: true });
     expect(await busy(form.getByRole('button', { name: 'Begin' }))).toBe('true');
+    arrive();
     await page.getByRole('heading', { name: title, level: 1 }).waitFor();
     expect(await world.query(`select 1 from course where title = '${title}'`)).toHaveLength(1);
     await context.close();
@@ -164,22 +174,21 @@ describe('what is pressed before the page is ready is done once it is', () => {
 
 test('a page that is long on its way is said to be, and the one before stays until then', async () => {
   const { page, context } = await visitAsInstructor(world);
-  await page.route(
-    (url) => url.searchParams.has('_rsc'),
-    async (route) => {
-      await new Promise((resolve) => setTimeout(resolve, 1500));
-      await route.continue().catch(() => undefined);
-    },
-  );
+  const pageAt = (path: string) => (url: URL) => url.searchParams.has('_rsc') && url.pathname === path;
+  const benchArrives = await hold(page, pageAt('/values'));
+  // From the start: a page that is linked to may be fetched before anybody goes there.
+  const todayArrives = await hold(page, pageAt('/'));
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('Where to?').fill('value bench');
   await page.keyboard.press('Enter');
   await page.getByText('Opening …').waitFor();
   expect(await page.getByRole('heading', { name: 'Today', level: 1 }).count()).toBe(1);
+  benchArrives();
   await page.getByRole('heading', { name: 'Resistor for an LED' }).waitFor();
   expect(await page.getByText('Opening …').count()).toBe(0);
   await page.getByRole('link', { name: 'Today' }).first().click();
   await page.getByText('Opening …').waitFor();
+  todayArrives();
   await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
   await context.close();
 });

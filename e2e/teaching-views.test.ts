@@ -16,7 +16,7 @@ beforeAll(async () => {
   await goToAll(visitor.page);
   complaints = visitor.complaints;
   await visitor.context.close();
-}, 600_000);
+});
 afterAll(() => world.end());
 
 /** Goes to every view about classes and their work, and looks at each. */

@@ -38,7 +38,7 @@ export const LAPTOP: Size = { width: 1280, height: 800 };
 export const TABLET: Size = { width: 1024, height: 768, isTouch: true };
 
 /** Milliseconds that one step of making or ending a world may take: one that hangs says which it is. */
-const LONGEST_STEP = 100_000;
+const LONGEST_STEP = 300_000;
 
 async function step<Value>(name: string, work: Promise<Value>): Promise<Value> {
   let timer: NodeJS.Timeout | undefined;
@@ -124,7 +124,7 @@ async function visit(
   });
   const page = await context.newPage();
   // A machine that stands still for a while is no fault of the page.
-  page.setDefaultTimeout(60_000);
+  page.setDefaultTimeout(180_000);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {

@@ -44,7 +44,7 @@ describe('the slips that can be made', () => {
 });
 
 describe('a rehearsal of faults', () => {
-  test.each(exercises)('of %s says of each what came of it', { timeout: 60_000 }, (_, exercise) => {
+  test.each(exercises)('of %s says of each what came of it', (_, exercise) => {
     const rehearsal = new FaultRehearsal(exercise, grammars);
     expect(rehearsal.hindrance()).toBeUndefined();
     for (const fault of sampled(faultsOf(exercise).filter((_one, index) => index % 4 === 3))) {

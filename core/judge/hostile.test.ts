@@ -52,7 +52,7 @@ describe('a build that was hit by accident', () => {
   /** `npm run endurance` takes 5,000. */
   const builds = mutatedBuilds(13, samples(200));
 
-  test('is judged within the bounds of a check, whatever the exercise', { timeout: 600_000 }, () => {
+  test('is judged within the bounds of a check, whatever the exercise', () => {
     for (const { what, exercise, wiring, source } of builds) {
       let failure: unknown;
       const { taken } = measured(() => {

@@ -37,6 +37,7 @@ describe('what is kept from one check to the next', () => {
     ['06-fog-lamp.json', 'fog-lamp'],
     ['09-dusk-switch.json', 'dusk-switch'],
     ['12-beacon-python.json', 'beacon-python'],
+    ['14-harbour-signal.json', 'harbour-signal'],
   ] as const)('changes neither the report nor the work that it counts as: %s', ([file, id]) => {
     const [warm, sources] = [fresh(file), faultsOf(id)];
     // The reference is made by the first check, and counted with it.

@@ -74,7 +74,6 @@ const languages: readonly {
 describe('a program that was hit by accident', () => {
   test.each(languages)(
     'in $language: $count of them are told what is wrong at its place, or run and end',
-    { timeout: 600_000 },
     ({ language, board: id, count: programs, sources }) => {
       const board = shippedBoards.get(id)!;
       const bare: Wiring = { board: { ref: ref('U1'), profile: board }, breadboards: [], parts: [] };

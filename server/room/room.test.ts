@@ -132,7 +132,7 @@ describe('the feed', () => {
     db.on('query', count);
     await expect.poll(() => two.at(-1)).toBe('away');
     await openSession(db, { learnerId: harbour.learner.id });
-    await expect.poll(() => [one.at(-1), two.at(-1)], { timeout: 5000 }).toEqual(['begins', 'begins']);
+    await expect.poll(() => [one.at(-1), two.at(-1)]).toEqual(['begins', 'begins']);
     expect(looks).toBe(one.length);
     expect(one).toEqual(two);
     for (const stop of stops) stop();
@@ -158,9 +158,7 @@ describe('the ear', () => {
       await db.raw('select pg_terminate_backend(?)', [pid]);
     }
     heard = 0;
-    await expect
-      .poll(async () => (await ears()).some((pid) => !before.has(pid)), { timeout: 8000 })
-      .toBe(true);
+    await expect.poll(async () => (await ears()).some((pid) => !before.has(pid))).toBe(true);
     // Told at once, as nobody knows what was missed; and of what comes then.
     await expect.poll(() => heard).toBeGreaterThan(0);
     heard = 0;

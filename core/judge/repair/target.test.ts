@@ -41,7 +41,6 @@ describe('the circuit that is wanted', () => {
 
   test.each(exercises)(
     'is reached from any wiring of %s with one slip, and then is the same circuit',
-    { timeout: 120_000 },
     (_, exercise) => {
       const look = lookedAt(exercise);
       for (const { sort, what, wiring } of [...wiringFaults(exercise)].filter(

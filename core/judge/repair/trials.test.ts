@@ -37,7 +37,6 @@ function meet(cause: Finding, { parts }: Wiring): boolean {
 describe('a slip of the hand at the breadboard', () => {
   test.each(exercises)(
     'in %s has a cause at its place, and a repair that mends it and harms nothing',
-    { timeout: 120_000 },
     (_, exercise) => {
       for (const fault of few(wiringFaults(exercise))) {
         const { report, causes, mended } = triedOn(exercise, fault, [fault]);
@@ -64,18 +63,14 @@ describe('a slip of the hand at the breadboard', () => {
 });
 
 describe('a slip in a program', () => {
-  test.each(exercises)(
-    'in %s has a cause, and a repair that mends it',
-    { timeout: 120_000 },
-    (_, exercise) => {
-      for (const fault of few(programFaults(exercise))) {
-        const { report, causes, mended } = triedOn(exercise, fault, [fault]);
-        if (hasPassed(report.verdict)) continue;
-        const where = `${fault.sort}: ${fault.what}`;
-        expect(report.findings.flatMap(hardToRead), where).toEqual([]);
-        expect(causes.length, where).toBeGreaterThan(0);
-        expect(mended && hasPassed(mended.verdict), `${where}: ${causes[0]!.message}`).toBe(true);
-      }
-    },
-  );
+  test.each(exercises)('in %s has a cause, and a repair that mends it', (_, exercise) => {
+    for (const fault of few(programFaults(exercise))) {
+      const { report, causes, mended } = triedOn(exercise, fault, [fault]);
+      if (hasPassed(report.verdict)) continue;
+      const where = `${fault.sort}: ${fault.what}`;
+      expect(report.findings.flatMap(hardToRead), where).toEqual([]);
+      expect(causes.length, where).toBeGreaterThan(0);
+      expect(mended && hasPassed(mended.verdict), `${where}: ${causes[0]!.message}`).toBe(true);
+    }
+  });
 });

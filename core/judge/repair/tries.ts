@@ -8,7 +8,7 @@ import type { RunLimits } from '../../rehearsal/options';
 import { firstDoubleUse } from '../../wiring/read';
 import type { Build } from '../build';
 import { areSameButLater, comparedRun, standingIn } from '../compared-runs';
-import type { Examination, Examiner } from '../examine';
+import { Examiner, type Examination } from '../examine';
 import { sizeOf, type RunSize } from '../own-runs';
 import type { Reference } from '../reference';
 import { buildKey } from './build-key';
@@ -160,7 +160,7 @@ export class Tries {
   isPassed({ verdict, observations }: Examination): boolean {
     const isAccident = observations.some(({ code }) => code === 'wrong-pin' || code === 'runtime-error');
     if (isAccident || verdict !== 'works-at-risk') return !isAccident && hasPassed(verdict);
-    const own = risksOf(this.examiner);
+    const own = risksOf(this.examiner.reference);
     return [...risksIn(observations)].every(([code, times]) => times <= (own.get(code) ?? 0));
   }
 
@@ -234,11 +234,11 @@ const ownRisks = new WeakMap<Reference, Risks>();
 /** What looking for that may take. */
 const OF_OWN = 2e9;
 
-function risksOf(examiner: Examiner): Risks {
-  const { reference } = examiner;
+function risksOf(reference: Reference): Risks {
   const known = ownRisks.get(reference);
   if (known) return known;
-  const looked = apart(OF_OWN, () => examiner.examine(reference.own));
+  // By an examiner of its own: what it solves is not there for free for the build that happens to be checked first.
+  const looked = apart(OF_OWN, () => new Examiner(reference).examine(reference.own));
   const risks = risksIn(looked.ended ? looked.value.observations : []);
   ownRisks.set(reference, risks);
   return risks;

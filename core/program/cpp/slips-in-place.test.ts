@@ -57,7 +57,7 @@ describe('in each of many right programs', () => {
   test.each([
     [';', 2],
     [')', 0],
-  ])('a missing %s is told at its place, but for %i of them', { timeout: 120_000 }, (sign, most) => {
+  ])('a missing %s is told at its place, but for %i of them', (sign, most) => {
     const all = slipped((text) => (text === sign ? '' : undefined));
     expect(all.length).toBeGreaterThan(1500);
     const told = misplaced(sampled(all));
@@ -83,7 +83,7 @@ describe('in each of many right programs', () => {
   test.each([
     ['with a capital', capital],
     ['with its first letters exchanged', exchanged],
-  ])('a word of the language %s is told with what is meant', { timeout: 120_000 }, (_, write) => {
+  ])('a word of the language %s is told with what is meant', (_, write) => {
     const all = slipped((text) => (keywords.includes(text) ? write(text) : undefined));
     expect(all.length).toBeGreaterThan(300);
     const unknown = sampled(all).filter(({ source, line }) => {

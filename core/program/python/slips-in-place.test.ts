@@ -50,7 +50,7 @@ describe('in each of many right programs', () => {
     ['(', 500, 0],
     [')', 500, 1],
     [']', 100, 2],
-  ])('a missing %s is told at its place', { timeout: 120_000 }, (sign, least, most) => {
+  ])('a missing %s is told at its place', (sign, least, most) => {
     const all = slipped((text) => (text === sign ? '' : undefined));
     expect(all.length).toBeGreaterThan(least);
     const misplaced = sampled(all).filter(({ source, line }) => {
@@ -70,7 +70,7 @@ describe('in each of many right programs', () => {
   test.each([
     ['with another capital', capital],
     ['with its first letters exchanged', exchanged],
-  ])('a word of the language %s is told with what is meant', { timeout: 120_000 }, (_, write) => {
+  ])('a word of the language %s is told with what is meant', (_, write) => {
     const all = slipped((text) => (keywords.test(text) ? write(text) : undefined));
     expect(all.length).toBeGreaterThan(300);
     const unknown = sampled(all).filter(({ source, line }) => {
