@@ -18,13 +18,18 @@ const tableOrder: ReadonlyMap<FindingCode, number> = new Map(
   findingCodes.map((code, index) => [code, index]),
 );
 
-/** Hazards first, then by domain and table, then by place. */
+export const isHazard = (code: FindingCode): boolean => rowOf(code).isHazard ?? false;
+
+/** Orders kinds of findings, the gravest first: hazards, then by domain and table. */
+export const byGravity = (one: FindingCode, other: FindingCode): number =>
+  Number(isHazard(other)) - Number(isHazard(one)) ||
+  domains.indexOf(rowOf(one).domain) - domains.indexOf(rowOf(other).domain) ||
+  tableOrder.get(one)! - tableOrder.get(other)!;
+
+/** By gravity, then by place. */
 function compare(a: Observation, b: Observation): number {
-  const [one, other] = [rowOf(a.code), rowOf(b.code)];
   return (
-    Number(other.isHazard ?? false) - Number(one.isHazard ?? false) ||
-    domains.indexOf(one.domain) - domains.indexOf(other.domain) ||
-    tableOrder.get(a.code)! - tableOrder.get(b.code)! ||
+    byGravity(a.code, b.code) ||
     (a.line ?? 0) - (b.line ?? 0) ||
     (a.column ?? 0) - (b.column ?? 0) ||
     (a.at?.[0] ?? '').localeCompare(b.at?.[0] ?? '', 'en')

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { FindingCode } from '../findings/finding';
 import { causeCodes, type Verdict } from '../formats/report';
 import { courseExercises } from '../testing/course';
 import { beacon, checkBeacon, LAYOUT, PROGRAM } from '../testing/beacon';
@@ -89,6 +90,23 @@ describe('hand-ins by what is wrong', () => {
       ['Wrong resistor value', ['Emil']],
       ['The circuit of the exercise', ['Ada', 'Fritz']],
     ]);
+  });
+
+  test('with a danger come first, however many there are of others, and equally many by how grave they are', () => {
+    const group = (learnerName: string, cause: FindingCode): ReviewItem => ({
+      ...item(learnerName, 1),
+      verdict: 'does-not-work',
+      causes: [cause],
+    });
+    const codes = groupByTrouble([
+      group('Ada', 'timing-off'),
+      group('Ben', 'wrong-pin'),
+      group('Cleo', 'wrong-pin'),
+      group('Dora', 'supply-short'),
+      group('Emil', 'part-missing'),
+      group('Fritz', 'syntax-semicolon'),
+    ]).map((one) => one.codes[0]);
+    expect(codes).toEqual(['supply-short', 'wrong-pin', 'part-missing', 'syntax-semicolon', 'timing-off']);
   });
 
   test('of which two causes come together carry both names', () => {

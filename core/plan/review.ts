@@ -1,5 +1,6 @@
 import type { FindingCode } from '../findings/finding';
 import type { Verdict } from '../formats/report';
+import { byGravity, isHazard } from '../findings/order';
 import { rowOf } from '../findings/table';
 import { uncapital } from '../words/words';
 
@@ -44,7 +45,7 @@ export function latestOf<Item extends ReviewItem>(items: readonly Item[]): reado
   return [...latest.values()];
 }
 
-/** Groups what has been judged by what is wrong, most urgent verdict first, then the largest group, then by name. */
+/** Groups what has been judged by what is wrong, the most urgent group first. */
 export function groupByTrouble<Item extends ReviewItem>(
   items: readonly Item[],
 ): readonly ReviewGroup<Item>[] {
@@ -68,12 +69,20 @@ export function groupByTrouble<Item extends ReviewItem>(
         items: [...members].sort((a, b) => a.learnerName.localeCompare(b.learnerName, 'en')),
       };
     })
-    .sort(
-      (a, b) =>
-        order.indexOf(a.verdict) - order.indexOf(b.verdict) ||
-        b.items.length - a.items.length ||
-        a.title.localeCompare(b.title, 'en'),
-    );
+    .sort(byUrgency);
+}
+
+/** The order of groups: by verdict, then a danger first, then the largest, of those the gravest, then by name. */
+function byUrgency(a: ReviewGroup, b: ReviewGroup): number {
+  const endangers = ({ codes }: ReviewGroup): boolean => codes.some(isHazard);
+  const [one, other] = [a.codes[0], b.codes[0]];
+  return (
+    order.indexOf(a.verdict) - order.indexOf(b.verdict) ||
+    Number(endangers(b)) - Number(endangers(a)) ||
+    b.items.length - a.items.length ||
+    (one && other ? byGravity(one, other) : 0) ||
+    a.title.localeCompare(b.title, 'en')
+  );
 }
 
 /**
