@@ -260,7 +260,7 @@ export interface PartKind {
   readonly contact?: 'momentary' | 'latching';
   /** Its state while everything that it switches is on; none for what switches nothing by itself. */
   readonly allOn?: Partial<PartState>;
-  /** Of a contact: the leg on which it lets a current out that goes in at its first one. */
+  /** Of what a current is led through by hand or by the room: the leg on which it comes out. */
   readonly givesAt?: LegName;
   /** Of a part that is nothing but a resistance: whether it is chosen, or follows what is sensed. */
   readonly resistance?: 'fixed' | 'sensed';

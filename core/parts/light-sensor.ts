@@ -33,6 +33,7 @@ export const lightSensor = defineKind({
   resistance: 'sensed',
   body: 'disc',
   sign: 'light-sensor',
+  givesAt: two.name,
   measures: 'the light on',
   codeWords: ['light'],
   preparation: 'Bend the legs apart by two rows; the face with the wavy line looks up.',

@@ -49,6 +49,8 @@ export const potentiometer = defineKind({
   stimulus: 'turn',
   body: 'potentiometer',
   sign: 'potentiometer',
+  // Fed at its other end it lets through the more, the further it is turned up.
+  givesAt: wiper,
   measures: 'the potentiometer',
   codeWords: ['potentiometer'],
   preparation: 'Straighten the three legs; they stand in neighbouring rows.',

@@ -25,6 +25,7 @@ export const thermistor = defineKind({
   resistance: 'sensed',
   body: 'disc',
   sign: 'thermistor',
+  givesAt: two.name,
   measures: 'the warmth of',
   codeWords: ['warmth'],
   preparation: 'Bend the legs apart by two rows; leave the bead free in the air.',

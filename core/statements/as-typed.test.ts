@@ -227,11 +227,6 @@ describe('what cannot be made of a line', () => {
     expect(stops(stated(line))).toEqual([expect.stringMatching(message)]);
   });
 
-  test.each(['two red LEDs in series on 9 with 220', '3 LEDs in series'])(
-    'makes no separate LEDs of those that hang on each other: %s',
-    (line) => expect(stops(stated(line))).toEqual([expect.stringContaining('Give each a line')]),
-  );
-
   test('of LEDs in series the lines that are named make a series', () => {
     const { nets } = circuitOf(
       [

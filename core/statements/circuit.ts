@@ -17,7 +17,7 @@ import {
   type StatedNet,
   type StatedPart,
 } from './stated';
-import { fedThrough, onlyContact, speaksOf } from './through-contact';
+import { fedThrough, leadsOf, speaksOf } from './led-through';
 import { counted, wishTroubles, type TakenPins } from './wishes';
 
 /**
@@ -40,10 +40,10 @@ class CircuitBuilder {
   readonly #freePins: Record<string, string> = {};
   /** Names that some line had before; a new part takes none of them. */
   readonly #reserved: Set<string>;
-  /** Names by which other lines know a part before its line is read: that of the only chip, or of the only contact. */
+  /** Names by which other lines know a part before its line is read: that of the only chip, or of what leads the current. */
   readonly #ahead = new Map<number, Ref>();
-  /** The only contact, where all else takes its current through it. */
-  #contact: Ref | undefined;
+  /** What all else takes its current through, unless a line says otherwise. */
+  #leads: readonly Ref[] = [];
 
   constructor(lines: readonly PartLine[], context: StatementContext) {
     this.#lines = lines;
@@ -55,7 +55,7 @@ class CircuitBuilder {
     const read = this.#read();
     this.#context = onItsBattery(this.#context, read);
     for (const { statement } of read) for (const name of statement?.names ?? []) this.#reserved.add(name);
-    this.#contact = this.#throughContact(read);
+    this.#leads = this.#namedLeads(read);
     const lines = read.map((line, index) => {
       const ahead = this.#ahead.get(index);
       return this.#line(line, ahead === undefined ? this.#lines[index]!.refs : [ahead], read);
@@ -90,12 +90,12 @@ class CircuitBuilder {
     return name;
   }
 
-  /** The only contact of a circuit without a board, unless some line says what takes its current from it. */
-  #throughContact(read: readonly ReadLine[]): Ref | undefined {
-    const line = onlyContact(read, this.#context);
-    if (!line?.statement) return undefined;
-    const name = this.#nameAhead(read.indexOf(line), line.statement);
-    return read.some(({ statement }) => statement && speaksOf(statement, name)) ? undefined : name;
+  /** What leads the current to all others, without those of which some line says what takes its current from them. */
+  #namedLeads(read: readonly ReadLine[]): readonly Ref[] {
+    const names = leadsOf(read, this.#context).map((line) =>
+      this.#nameAhead(read.indexOf(line), line.statement!),
+    );
+    return names.filter((name) => !read.some(({ statement }) => statement && speaksOf(statement, name)));
   }
 
   #counted(text: string, context: StatementContext): ReadLine {
@@ -165,13 +165,16 @@ class CircuitBuilder {
     };
     const wish = wishTroubles(line, statement, this.#context, takenPins(all, line));
     troubles.push(...wish);
-    const fed = this.#contact === undefined ? statement : fedThrough(statement, this.#contact, this.#context);
-    if (fed !== statement)
+    const own = this.#ahead.get(all.indexOf(line));
+    const lead = fedThrough(statement, own, this.#leads, this.#context);
+    if (lead !== undefined)
       make.assume('option', {
-        says: `from ${this.#contact}`,
-        because: 'what is switched is switched by it',
-        words: `from ${this.#contact}`,
+        says: `from ${lead}`,
+        because: 'the current is led through it',
+        words: `from ${lead}`,
       });
+    const fed: Statement =
+      lead === undefined ? statement : { ...statement, source: { type: 'part', ref: lead } };
     if (wish.every(({ weight }) => weight === 'warns')) follow(fed, make);
     if (statement.freePins !== undefined)
       for (const pin of statement.pins) this.#freePins[board(pin)] = statement.freePins;

@@ -16,15 +16,14 @@ const wantedMa: Readonly<Record<StatementRules['resistorValue'], number>> = {
 /** Share of a pin's recommended current that an LED may take by default. */
 const MOST_SHARE = 0.8;
 
-/** The kit resistor that gives an LED the current that was asked for, or that of the house rule. */
-export function ledOhms(colour: string, statement: Statement, context: StatementContext): string {
+/** The kit resistor that gives LEDs in one path the current that was asked for, or that of the house rule. */
+export function ledOhms(colours: readonly string[], statement: Statement, context: StatementContext): string {
   const { board, kit, rules } = context;
   const currentMa =
     statement.currentMa ?? Math.min(wantedMa[rules.resistorValue], MOST_SHARE * board.drive.recommendedMa);
+  const volts = colours.reduce((sum, colour) => sum + forwardVoltsAt(modelOf(colour), currentMa), 0);
   // The pin itself has some of the resistance.
-  const exact =
-    seriesResistorOhms(board.logicVolts, forwardVoltsAt(modelOf(colour), currentMa), currentMa) -
-    board.drive.outputOhms;
+  const exact = seriesResistorOhms(board.logicVolts, volts, currentMa) - board.drive.outputOhms;
   return exact > 0 ? nearestInKit(kit, exact, 1)[0]! : ohmsText(kit.ohms[0]!);
 }
 

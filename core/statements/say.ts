@@ -95,16 +95,19 @@ const isWithinOne = (net: StatedNet, nets: readonly StatedNet[]): boolean => {
   return home !== undefined && net.points.every((point) => home.points.includes(point));
 };
 
-/** Resistors around a part in the order of its legs: those that its line makes with it. */
+/** What a part’s line makes with it: what hangs on it in series, and the resistors around them in the order of their legs. */
 function helpersOf(part: StatedPart, view: CircuitView, claimed: ReadonlySet<Ref>): readonly Ref[] {
-  const names = kindOf(part.kind).legs.flatMap(({ name }) =>
-    view
-      .neighbours(part, name)
-      .filter((other) => isResistor(other.part) && !claimed.has(other.part.ref))
-      .filter(() => ['inner', 'pin'].includes(view.place(part, name).type))
-      .map((other) => other.part.ref),
+  const following = view.inSeriesBehind(part);
+  const names = [part, ...following].flatMap((one) =>
+    kindOf(one.kind).legs.flatMap(({ name }) =>
+      view
+        .neighbours(one, name)
+        .filter((other) => isResistor(other.part) && !claimed.has(other.part.ref))
+        .filter(() => ['inner', 'pin'].includes(view.place(one, name).type))
+        .map((other) => other.part.ref),
+    ),
   );
-  return [...new Set(names)];
+  return [...following.map(({ ref: name }) => name), ...new Set(names)];
 }
 
 /** The line of a part with each of its legs joined to the first point of its net. */

@@ -70,6 +70,8 @@ export interface Statement {
   /** Values of the parts one by one, where the line names more than one. */
   readonly values?: readonly string[];
   readonly acceptValue?: Accepting['accept'];
+  /** How many of them hang one on the other, as one path, where the line says so. */
+  readonly inSeries?: number;
   /** Names given by `as`. */
   readonly names: readonly Ref[];
   readonly pins: readonly string[];

@@ -66,11 +66,24 @@ export class CircuitView {
    * How a line says that something is on the battery itself: with its name where there is one contact, through which it
    * would be taken to be otherwise.
    */
-  get fromBattery(): string {
+  fromBattery(part: StatedPart): string {
     const parts = [...this.#parts.values()];
-    const contacts = parts.filter(({ kind }) => kindOf(kind).givesAt !== undefined);
+    const leads = parts.filter((other) => other.ref !== part.ref && this.#givesAt(other.ref) !== undefined);
     const battery = parts.find(isPowerSource);
-    return contacts.length === 1 && battery ? ` from ${battery.ref}` : '';
+    return leads.length > 0 && battery ? ` from ${battery.ref}` : '';
+  }
+
+  /** The parts of its kind that hang one on the other behind a light, each alone on the one before. */
+  inSeriesBehind(part: StatedPart): readonly StatedPart[] {
+    const path = [part];
+    for (;;) {
+      const last = path.at(-1)!;
+      const [next, more] = this.neighbours(last, 'cathode');
+      const isAlone = !more && next?.leg === legName('anode') && this.place(last, 'cathode').type === 'inner';
+      // A ring of them has no end.
+      if (!isAlone || next.part.kind !== part.kind || path.includes(next.part)) return path.slice(1);
+      path.push(next.part);
+    }
   }
 
   #givesAt(owner: Ref): LegName | undefined {

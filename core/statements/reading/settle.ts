@@ -1,4 +1,4 @@
-import { isBoard, groundNames, isSupplySocket, type PinFunction } from '../../boards';
+import { groundNames, isSupplySocket, type PinFunction } from '../../boards';
 import { readOhms, type PartKind } from '../../parts';
 import { withArticle } from '../../words/words';
 import { busPins, pinsOfRange, socketNamed, supplySocket } from '../pins';
@@ -63,20 +63,21 @@ export function settleLights(reading: Reading, kind: PartKind): void {
   }
 }
 
-/** `two LEDs in series on 9`: they hang on each other, which a line for each of them says. */
+/** `two LEDs in series on 9`: one path through all of them, which takes one pin and one resistor. */
 export function settleSeries(reading: Reading, kind: PartKind): void {
   const { draft, context } = reading;
   const token = reading.tokens.find(({ text }) => text === 'series');
   const isLight = recipeFor(kind.kind, context.board).isLight === true && kind.legs.length === 2;
-  if (!token || !isLight || (draft.count ?? 1) < 2) return;
-  // One pin for all of them is as it should be.
-  reading.troubles.splice(0, reading.troubles.length);
-  const word = kind.title;
-  const place = isBoard(context.board) ? ` on ${draft.pins?.[0] ?? '9'}` : '';
-  reading.stops(
-    token,
-    `In series each ${word} hangs on the one before. Give each a line, the first like “${word}${place} with 220 to D2.anode”, the last like “${word}, cathode to ${isBoard(context.board) ? 'ground' : 'minus'}”.`,
-  );
+  const inSeries = draft.count ?? draft.names?.length ?? 1;
+  if (!token || !isLight || inSeries < 2) return;
+  draft.inSeries = inSeries;
+  draft.count = 1;
+  reading.mark(token, 'option', 'in series: one after the other');
+  if ((draft.pins?.length ?? 0) > 1)
+    reading.stops(
+      reading.pieces.find(({ slot }) => slot === 'pins') ?? token,
+      `In series all ${inSeries} ${kind.title}s hang on one pin.`,
+    );
 }
 
 /** Which common leg of several lights goes to ground, and which to the supply. */

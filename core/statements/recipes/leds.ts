@@ -14,9 +14,9 @@ const USUAL_COLOUR = 'red';
 
 const leg = (owner: Ref, name: string): PointName => legPoint(owner, legName(name));
 
-/** Adds the resistor of an LED; what the line does not say comes from the house rules. */
-function addResistor(statement: Statement, make: Make, colour: string): Ref {
-  const ohms = statement.resistor?.value ?? ledOhms(colour, statement, make.context);
+/** Adds the resistor of the LEDs in one path; what the line does not say comes from the house rules. */
+function addResistor(statement: Statement, make: Make, colours: readonly string[]): Ref {
+  const ohms = statement.resistor?.value ?? ledOhms(colours, statement, make.context);
   if (!statement.resistor && statement.currentMa === undefined)
     make.assume('resistor', {
       says: `with ${ohms} Ω`,
@@ -58,15 +58,16 @@ const fedFrom = (place: Place): string | undefined =>
 
 const sayOhms = (resistor: StatedPart): string => `with ${ohmsPhrase(resistor, usualAccept(resistor.value))}`;
 
-/** How one light is connected, as a line says it, from the places of its two legs. */
+/** How a light, or a path of them up to `last`, is connected, as a line says it, from the places of its two ends. */
 function lightPhrases(
   part: StatedPart,
   anode: LegName,
   cathode: LegName,
   view: CircuitView,
+  last = part,
 ): { readonly pin: string; readonly resistor: StatedPart | undefined; readonly words: string } | undefined {
-  const [before, behind] = [view.resistorAt(part, anode), view.resistorAt(part, cathode)];
-  const [up, down] = [view.place(part, anode).type, view.place(part, cathode).type];
+  const [before, behind] = [view.resistorAt(part, anode), view.resistorAt(last, cathode)];
+  const [up, down] = [view.place(part, anode).type, view.place(last, cathode).type];
   const through = up === 'inner' ? before : down === 'inner' ? behind : undefined;
   const resistor = through?.resistor;
   const pinOf = (one: StatedPart, at: string): string | undefined => {
@@ -75,7 +76,7 @@ function lightPhrases(
   };
   const top = through && up === 'inner' ? pinOf(resistor!, through.far) : pinOf(part, anode);
   const bottomAt =
-    through && down === 'inner' ? view.place(resistor!, through.far) : view.place(part, cathode);
+    through && down === 'inner' ? view.place(resistor!, through.far) : view.place(last, cathode);
   const side = up === 'inner' ? ', resistor first' : '';
   if (bottomAt.type === 'ground' && top !== undefined)
     return { pin: top === 'supply' ? 'supply' : view.pinText(top), resistor, words: side };
@@ -92,10 +93,12 @@ export const led: Recipe = {
   brings: { 'transistor-npn': 'transistor' },
   needs: (statement) => [{ as: '', does: statement.options.has('dimmed') ? 'pwm' : 'digital' }],
   build(statement, make, [pin]) {
-    const colour = statement.value;
-    const one = make.part('led', colour);
-    const resistor = statement.options.has('no-resistor') ? undefined : addResistor(statement, make, colour);
-    const ledLegs = { anode: leg(one, 'anode'), cathode: leg(one, 'cathode') };
+    const { inSeries = 1, value, values } = statement;
+    const colours = Array.from({ length: inSeries }, (_, at) => (inSeries > 1 && values?.[at]) || value);
+    const lights = colours.map((colour) => make.part('led', colour));
+    lights.slice(1).forEach((one, before) => make.join(leg(lights[before]!, 'cathode'), leg(one, 'anode')));
+    const resistor = statement.options.has('no-resistor') ? undefined : addResistor(statement, make, colours);
+    const ledLegs = { anode: leg(lights[0]!, 'anode'), cathode: leg(lights.at(-1)!, 'cathode') };
     const low = statement.to ? make.point(statement.to) : make.ground();
     const side = onAnodeSide(statement, make) ? 'anode' : 'cathode';
     if (statement.options.has('transistor')) {
@@ -109,12 +112,18 @@ export const led: Recipe = {
     }
   },
   say(part, view) {
-    const said = lightPhrases(part, legName('anode'), legName('cathode'), view);
+    const following = view.inSeriesBehind(part);
+    const path = [part, ...following];
+    const said = lightPhrases(part, legName('anode'), legName('cathode'), view, path.at(-1));
     if (!said) return undefined;
+    const colours = path.every(({ value }) => value === part.value)
+      ? `${part.value} LED`
+      : `${path.map(({ value }) => value).join(' ')} LED`;
+    const name = following.length > 0 ? `${path.length} ${colours}s in series` : colours;
     const resistor = said.resistor ? ` ${sayOhms(said.resistor)}` : ' without resistor';
     if (!isBoard(view.board))
-      return `${part.value} LED${resistor}${said.pin.startsWith('from ') ? ` ${said.pin}` : view.fromBattery}${said.words}`;
-    return `${part.value} LED on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
+      return `${name}${resistor}${said.pin.startsWith('from ') ? ` ${said.pin}` : view.fromBattery(part)}${said.words}`;
+    return `${name} on ${said.pin === 'supply' ? (view.board.supplies.find((s) => s.role === 'supply' && s.volts === view.board.logicVolts)?.name ?? 'supply') : said.pin}${resistor}${said.words}`;
   },
 };
 
@@ -134,7 +143,7 @@ export const ledBar: Recipe = {
     pins.forEach((pin, index) => {
       const resistor = statement.options.has('no-resistor')
         ? undefined
-        : addResistor(statement, make, statement.value || USUAL_COLOUR);
+        : addResistor(statement, make, [statement.value || USUAL_COLOUR]);
       const [anode, cathode] = [leg(bar, `a${index + 1}`), leg(bar, `k${index + 1}`)];
       if (statement.options.has('lit-by-low'))
         chain(
@@ -171,7 +180,7 @@ function sharedLeg(kind: string, title: string, lights: readonly string[]): Reci
       pins.forEach((pin, index) => {
         const at = leg(one, lights[index]!);
         if (statement.options.has('no-resistor')) return make.join(make.pin(pin), at);
-        const resistor = addResistor(statement, make, 'green');
+        const resistor = addResistor(statement, make, ['green']);
         make.join(make.pin(pin), leg(resistor, '1'));
         make.join(leg(resistor, '2'), at);
       });

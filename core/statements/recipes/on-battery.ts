@@ -1,5 +1,5 @@
 import { legName, type LegName, type PointName, type Ref } from '../../brand';
-import { kindOf } from '../../parts';
+import { isContact, kindOf } from '../../parts';
 import { legPoint } from '../../wiring/wiring';
 import type { Make } from './make';
 import type { Statement } from '../statement';
@@ -23,7 +23,7 @@ const sayAcross =
     const place = view.place(part, 'plus');
     if (!view.isGround(part, 'minus') || (place.type !== 'supply' && place.type !== 'source'))
       return undefined;
-    return `${part.value} ${title}${place.type === 'source' ? ` from ${place.ref}` : view.fromBattery}`;
+    return `${part.value} ${title}${place.type === 'source' ? ` from ${place.ref}` : view.fromBattery(part)}`;
   };
 
 const across = (make: Make, statement: Statement, kind: string, value: string): void => {
@@ -47,14 +47,20 @@ const motor: Recipe = {
   say: sayAcross('motor'),
 };
 
-/** A contact in the path: one leg on what feeds it, the other one for what takes its current from it. */
-const contact = (kind: string, fed: string, note: string): Recipe => ({
+/** What the current is led through: one leg on what feeds it, the other one for what takes its current from it. */
+const inPath = (kind: string, fed: string, note: string): Recipe => ({
   needs: noPins,
-  beginning: { line: kind, note },
+  beginning: { line: kindOf(kind).title, note },
   build(statement, make) {
     make.join(make.supply(statement.source), leg(make.part(kind, statement.value), fed));
   },
-  say: (part, view) => (view.isSupply(part, fed) ? `${part.value} ${kindOf(kind).title}`.trim() : undefined),
+  say(part, view) {
+    const place = view.place(part, fed);
+    const name = `${part.value} ${kindOf(kind).title}`.trim();
+    if (place.type === 'source') return `${name} from ${place.ref}`;
+    if (place.type !== 'supply') return undefined;
+    return isContact(part) ? name : `${name}${view.fromBattery(part)}`;
+  },
 });
 
 const withoutPins = (recipe: Recipe): Recipe => ({ ...recipe, needs: noPins });
@@ -64,8 +70,11 @@ export const batteryRecipes: ReadonlyMap<string, Recipe> = new Map(
   Object.entries({
     battery: { ...battery, beginning: { line: '9V battery', note: 'what drives the current' } },
     led: withoutPins(led),
-    button: contact('button', '1', 'lets current through while it is pressed'),
-    switch: contact('switch', 'common', 'lets current through in one position'),
+    button: inPath('button', '1', 'lets current through while it is pressed'),
+    switch: inPath('switch', 'common', 'lets current through in one position'),
+    potentiometer: inPath('potentiometer', '2', 'lets more current through as it is turned up'),
+    'light-sensor': inPath('light-sensor', '1', 'lets more current through in the light'),
+    thermistor: inPath('thermistor', '1', 'lets more current through as it gets warm'),
     buzzer,
     motor,
     supply: benchSupply,

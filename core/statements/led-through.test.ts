@@ -12,7 +12,7 @@ const stated = (...lines: readonly string[]) =>
 const netsOf = ({ nets }: { readonly nets: readonly { readonly points: readonly string[] }[] }) =>
   nets.map(({ points }) => [...points].sort().join(' ')).sort();
 
-describe('without a board, all takes its current through the one contact', () => {
+describe('without a board, all takes its current through what leads it', () => {
   test.each([
     [
       ['9V battery', 'switch', 'white LED with 470'],
@@ -25,6 +25,18 @@ describe('without a board, all takes its current through the one contact', () =>
     ],
     [['9V battery', 'button', '2 LEDs red green with 470'], ['D1.anode D2.anode S1.3']],
     [['4x1.5V battery', 'switch', 'motor', 'diode across M1'], ['D1.cathode M1.plus S1.2']],
+    [
+      ['9V battery', 'potentiometer', 'red LED with 470'],
+      ['G1.plus P1.2', 'D1.anode P1.wiper', 'G1.minus R1.2'],
+    ],
+    [
+      ['red LED with 470', 'light sensor', 'switch', '9V battery'],
+      ['G1.plus S1.common', 'L1.1 S1.2', 'D1.anode L1.2'],
+    ],
+    [
+      ['4xAA battery', 'button', 'thermistor', 'motor'],
+      ['S1.3 T1.1', 'M1.plus T1.2'],
+    ],
   ])('%j', (lines, nets) => {
     expect(netsOf(stated(...lines))).toEqual(expect.arrayContaining(nets));
   });
@@ -34,7 +46,7 @@ describe('without a board, all takes its current through the one contact', () =>
     expect(led!.assumptions).toContainEqual({
       slot: 'option',
       says: 'from S1',
-      because: 'what is switched is switched by it',
+      because: 'the current is led through it',
       words: 'from S1',
     });
   });
@@ -62,6 +74,11 @@ describe('a line that says from where is followed, and so are the others then', 
     [['9V battery', 'switch', 'red LED from G1'], ['D1.anode G1.plus S1.common']],
     [['9V battery', 'switch', 'button', 'red LED from S2', 'green LED'], ['D1.anode S2.3']],
     [['9V battery', 'red LED'], ['D1.anode G1.plus']],
+    [
+      ['9V battery', 'switch', 'potentiometer', 'red LED from P1', 'green LED'],
+      ['G1.plus S1.common', 'D2.anode P1.2 S1.2', 'D1.anode P1.wiper'],
+    ],
+    [['9V battery', 'two potentiometers', 'red LED'], ['D1.anode G1.plus P1.2 P2.2']],
   ])('%j', (lines, nets) => {
     expect(netsOf(stated(...lines))).toEqual(expect.arrayContaining(nets));
   });
@@ -75,6 +92,11 @@ test.each([
   ['9V battery', 'button', 'buzzer', 'motor'],
   ['9V battery', 'button', 'switch', 'buzzer', 'motor from S2'],
   ['9V battery', 'switch', 'buzzer from G1'],
+  ['9V battery', 'potentiometer', 'red LED with 470'],
+  ['9V battery', 'switch', 'light sensor', 'red LED with 470', 'motor from S1'],
+  ['9V battery', 'switch', 'potentiometer from G1', 'red LED'],
+  ['9V battery', 'switch', '3 LEDs red green amber in series with 100'],
+  ['9V battery', '2 red LEDs in series, resistor first', 'white LED'],
 ])('said and read back: %s, %s, %s …', (...lines) => {
   const made = stated(...lines);
   expect(netsOf(circuitOf(sayCircuit(made, context), context))).toEqual(netsOf(made));
