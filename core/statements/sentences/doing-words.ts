@@ -59,9 +59,27 @@ const MOST_PERCENT = 100;
 
 const words = (pattern: string, says: Says): readonly [RegExp, Says] => [new RegExp(pattern, 'i'), says];
 
+const GENTLY = '(?:slowly|gradually|gently|smoothly|steadily|evenly)';
+const THERE_AND_BACK = '(?:up and down|back and forth|to and fro)';
+
+/** What is moved little by little, whoever does it: `P1 is slowly turned up`, `P1 is swept from 0 to 100 %`. */
+const littleByLittle = words(
+  `^(?:(${NAMES}) (?:is )?(${GENTLY} )?(turned|moved|slid|swept)|(${GENTLY} )?(?:turn|move|slide) (${NAMES}))( .+)$`,
+  ([passive, before, verb, first, active, rest = '']) => {
+    const isThereAndBack = new RegExp(`^ (?:${GENTLY} )?${THERE_AND_BACK}\\b`, 'i').test(rest);
+    const isGentle = before ?? first ?? (new RegExp(` ${GENTLY}\\b`, 'i').test(rest) ? rest : undefined);
+    const isSwept = verb !== undefined && (isThereAndBack || /^swept$/i.test(verb));
+    if (isGentle === undefined && !isSwept) return undefined;
+    const plain = rest.replace(new RegExp(` ${GENTLY}\\b`, 'i'), '');
+    const hasTime = / (?:over|within|in) \d[\d.]* s\b| from \d[\d.]* s (?:to|until) /i.test(plain);
+    return `turn ${passive ?? active}${plain}${hasTime || isThereAndBack ? '' : ` over ${SLOWLY} s`}`;
+  },
+);
+
 /** Ways to say what is done, as the way in which it is read. */
 const ways: readonly (readonly [RegExp, Says])[] = [
   words(`^first(?:,| of all,?)? (.+)$`, ([rest]) => rest),
+  littleByLittle,
   words(`^slowly (.+)$|^(.+) slowly$`, ([one, other]) => `${one ?? other} over ${SLOWLY} s`),
   words(
     `^(press|push|hold)(?: down)? (?:both|all)(?: of)?(?: the)?(?: \\w+)? buttons\\b(.*)$`,

@@ -135,7 +135,22 @@ describe('what must not be printed', () => {
 describe('what is moved from one place to another', () => {
   test.each([
     ['turn P1 from 0 to 100 % in 2 s', ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s']],
-    ['turn P1 slowly from 0 to 1 at 3 s', ['turn P1 to 0 % at 2.5 s', 'turn P1 to 100 % at 3 s over 2 s']],
+    ['turn P1 slowly from 0 to 1 at 3 s', ['turn P1 to 0 % at 2.5 s', 'turn P1 to 100 % at 3 s over 4 s']],
+    [
+      'P1 is turned slowly from 0 to 100 % over 5 s',
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 5 s'],
+    ],
+    [
+      'turn P1 from 0 to 100 % from 1 s to 6 s',
+      ['turn P1 to 0 % at 0.5 s', 'turn P1 to 100 % at 1 s over 5 s'],
+    ],
+    ['P1 is gradually turned up', ['turn P1 to 100 % at 1 s over 4 s']],
+    ['P1 is slowly turned to 30 % in 3 s', ['turn P1 to 30 % at 1 s over 3 s']],
+    ['P1 is swept from 0 to 100 %', ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 4 s']],
+    [
+      'P1 is turned up and down',
+      ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s', 'turn P1 to 0 % at 4.5 s over 2 s'],
+    ],
     [
       'turn the pot from one end to the other',
       ['turn P1 to 0 % at 1 s', 'turn P1 to 100 % at 1.5 s over 2 s'],

@@ -54,7 +54,11 @@ export function rampOf(text: string, usual: number): Ramp | undefined {
   if (!found) return undefined;
   const [, what = '', amount, unit, end, last, lastUnit, lastEnd, rest = ''] = found;
   const over = new RegExp(`(?:^| )(?:over|within|in) ${SECONDS}`, 'i').exec(rest);
-  const at = new RegExp(`(?:^|,? )(?:at|after|from) ${SECONDS}`, 'i').exec(rest);
+  const at = new RegExp(`(?:^|,? )(?:at|after|from) ${SECONDS}(?: (?:to|until|till) ${SECONDS})?`, 'i').exec(
+    rest,
+  );
+  const until = at?.[2] === undefined ? undefined : timed(Number(at[2]) - Number(at[1]));
+  if (until !== undefined && (until <= 0 || over)) return undefined;
   const left = rest
     .replace(over?.[0] ?? '', '')
     .replace(at?.[0] ?? '', '')
@@ -71,7 +75,7 @@ export function rampOf(text: string, usual: number): Ramp | undefined {
     from: `${place(amount, unit ?? lastUnit, end)}${left}`,
     to: `${place(last, lastUnit ?? unit, lastEnd)}${left}`,
     at: begun,
-    over: Number(over?.[1] ?? MOVES),
+    over: until ?? Number(over?.[1] ?? MOVES),
     standsFrom: at ? Math.max(0, timed(begun - STANDS)) : usual,
   };
 }
