@@ -12,11 +12,7 @@ const MOST_COMBINED = 4;
  * few, of many each alone and all together. A switch is at rest at its first contact.
  */
 export function contactStates({ parts }: Circuit): readonly PartStates[] {
-  const contacts = parts.flatMap((part): readonly (readonly [Ref, Partial<PartState>])[] => {
-    const { contact } = kindOf(part.kind);
-    if (contact === undefined) return [];
-    return [[part.ref, contact === 'momentary' ? { pressed: true } : { position: 1 }]];
-  });
+  const contacts = closed(parts);
   const rest: PartStates = new Map();
   if (contacts.length === 0) return [rest];
   if (contacts.length > MOST_COMBINED)
@@ -27,9 +23,21 @@ export function contactStates({ parts }: Circuit): readonly PartStates[] {
   );
 }
 
-/** Ends of travel of potentiometers and sensors, each alone. */
+/** Every button and switch in the state in which it is not at rest. */
+const closed = (parts: Circuit['parts']): readonly (readonly [Ref, Partial<PartState>])[] =>
+  parts.flatMap((part) => {
+    const { contact } = kindOf(part.kind);
+    if (contact === undefined) return [];
+    return [[part.ref, contact === 'momentary' ? { pressed: true } : { position: 1 }] as const];
+  });
+
+/**
+ * Ends of travel of potentiometers and sensors, each alone: with all buttons and switches at rest, and with all of them
+ * closed, as one may lead its current to the other.
+ */
 export function extremeStates({ parts }: Circuit): readonly PartStates[] {
-  return parts.flatMap((part): readonly PartStates[] => {
+  const contacts = closed(parts);
+  const ends = parts.flatMap((part): readonly PartStates[] => {
     const { stimulus, contact } = kindOf(part.kind);
     const ends: readonly Partial<PartState>[] =
       stimulus === 'turn' && contact === undefined
@@ -41,4 +49,5 @@ export function extremeStates({ parts }: Circuit): readonly PartStates[] {
             : [];
     return ends.map((state) => new Map([[part.ref, state]]));
   });
+  return contacts.length === 0 ? ends : [...ends, ...ends.map((end) => new Map([...contacts, ...end]))];
 }

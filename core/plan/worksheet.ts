@@ -5,7 +5,7 @@ import { budgetOf, type BudgetLine } from './budget';
 import { worstCase } from '../electrics/worst-case';
 import { brightnessAt } from '../electrics/brightness';
 import { referencePins, type Exercise } from '../formats/exercise';
-import { contactStates } from '../judge/states';
+import { contactStates, extremeStates } from '../judge/states';
 import { isResistor, kindOf } from '../parts';
 import { Circuit } from '../wiring/circuit';
 import { looksLikeInput } from '../wiring/inputs';
@@ -157,7 +157,7 @@ function lightingDrives(circuit: Circuit, allHigh: PinDrives, states: PartStates
 }
 
 /**
- * The position of buttons and switches in which most current flows through the lights, and chips with all their outputs
+ * The position of all that a hand or the room changes in which most current flows through the lights, and chips with all their outputs
  * on: what they are made for.
  */
 function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
@@ -175,7 +175,11 @@ function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
     });
     return new Map([...rest!, ...on]);
   }
-  return others.reduce((best, states) => (lightMa(states) > lightMa(best) ? states : best), rest!);
+  const dimmed = extremeStates(circuit);
+  return [...others, ...dimmed].reduce(
+    (best, states) => (lightMa(states) > lightMa(best) ? states : best),
+    rest!,
+  );
 }
 
 function connectionOf(node: CircuitNode, circuit: Circuit, nets: Exercise['data']['nets']): Connection {

@@ -5,6 +5,7 @@ import { isContact, isPowerSource, isResistor, kindOf } from '../../parts';
 import { milliamps, volts } from '../../units';
 import { flood } from '../../wiring/circuit';
 import type { NodeId } from '../../wiring/netlist';
+import type { PlacedPart } from '../../wiring/wiring';
 import { partText } from '../../wiring/words';
 import type { WiringRule, Built } from '../subject';
 import { lightsOf, type Light } from './junctions';
@@ -59,8 +60,8 @@ export const noSeriesResistor: WiringRule = (built) => {
 };
 
 /**
- * Sockets of the board and poles of batteries that are reached from a node through lights and closed contacts alone,
- * against or with the current.
+ * Sockets of the board and poles of batteries that are reached from a node through lights, closed contacts and
+ * potentiometers at their ends alone, against or with the current.
  */
 function bareEnds(
   { circuit }: Built,
@@ -79,12 +80,16 @@ function bareEnds(
           ...lights.filter((light) => light[here] === node).map((light) => light[next]),
           ...circuit
             .partsAt(node)
-            .filter(isContact)
-            .flatMap((contact) => circuit.nodesOf(contact)),
+            .filter(lettingAllThrough)
+            .flatMap((part) => circuit.nodesOf(part)),
         ],
   );
   return [...reached].filter(isEnd);
 }
+
+/** Whether a part limits nothing: a contact that is closed, a potentiometer that is turned to its end. */
+const lettingAllThrough = (part: PlacedPart): boolean =>
+  isContact(part) || kindOf(part.kind).stimulus === 'turn';
 
 /** What is to be done before hands go into a circuit: `unplug the board`. */
 const unplug = ({ circuit }: Built): string =>

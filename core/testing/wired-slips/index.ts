@@ -11,6 +11,8 @@ import { counterLights } from './counter-lights';
 import { plant } from './plant';
 import { doorbellBattery } from './doorbell-battery';
 import { twoWay } from './two-way';
+import { batteryDimmer } from './battery-dimmer';
+import { inSeries } from './in-series';
 
 /** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
 export const wiredSlips: readonly WiredSlips[] = [
@@ -26,4 +28,6 @@ export const wiredSlips: readonly WiredSlips[] = [
   crossfade,
   doorbellBattery,
   twoWay,
+  batteryDimmer,
+  inSeries,
 ];
