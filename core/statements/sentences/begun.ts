@@ -2,7 +2,7 @@ import type { Expectation } from '../../expectations';
 import { fail, ok, type Result } from '../../result';
 import { definitionOf, isBrought, isPress, touchedBy, USUAL_PRESS_S, type Stimulus } from '../../stimuli';
 import { doneMeanwhile } from './answered';
-import { doneForCondition, doneForConditions } from './conditions';
+import { BEFORE, doneForCondition, doneForConditions } from './conditions';
 import { readDone } from './done';
 import { readExpected, wordsOf } from './expected';
 import { examplesSeen } from './examples';
@@ -170,6 +170,12 @@ function whenDone(done: readonly Stimulus[], reacts: number): string | undefined
     return first.for === USUAL_PRESS_S ? ` when ${name} is pressed` : ` while ${name} is held`;
   }
   const last = done.at(-1)!;
+  // Switched on for a while: it is so meanwhile.
+  if (done.length === 2 && done.every((one) => isBrought(one) && one.over === undefined)) {
+    const [on, off] = done as readonly [Stimulus & { to: number }, Stimulus & { to: number }];
+    if (on.to === 1 && off.to === 0 && 'turn' in on)
+      return ` from ${timed(on.at + reacts)} s to ${timed(off.at - BEFORE)} s`;
+  }
   const at = isBrought(last) ? last.at + (last.over ?? 0) : 0;
   return at > 0 ? ` from ${timed(at + reacts)} s` : undefined;
 }

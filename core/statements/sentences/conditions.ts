@@ -5,7 +5,7 @@ import {
   isBrought,
   isMeasured,
   restOf,
-  stimulusSentence,
+  stimulusSentenceOf,
   touchedBy,
   type MeasuredKind,
   type Stimulus,
@@ -235,6 +235,8 @@ export function underCondition(
   const state = stateOf(said);
   if (!state && !reads(`${subject} ${said} from ${BEGINS} s`, { parts, done }, 1)) return undefined;
   const isCounted = isOfCounts(`${subject} ${said}`);
+  // A change is seen from before it on.
+  const isChange = /^gets \w+er\b/i.test(said);
   const moves = done
     .flatMap((stimulus) =>
       touchedBy(stimulus)?.name === condition.part && isBrought(stimulus)
@@ -244,14 +246,15 @@ export function underCondition(
     .sort((one, other) => one.at - other.at);
   if (moves.length === 0)
     return {
-      problem: `Say first when that is so: ${stimulusSentence(brought(condition.how, { part: condition.part, at: BEGINS, to: condition.so }))}.`,
+      problem: `Say first when that is so: ${stimulusSentenceOf(brought(condition.how, { part: condition.part, at: BEGINS, to: condition.so }), parts)}.`,
     };
   const stretches = [{ begun: 0, at: 0, to: restOf(condition.how) }, ...moves].flatMap((move, index, all) => {
     const until = all[index + 1]?.begun;
     const isSo = condition.holds(move.to);
     // What is off is so before the program begins.
     const isOff = state !== undefined && isSo === (state === 'off');
-    const from = move.at === 0 && isOff ? 0 : timed(move.at + (isCounted ? 0 : REACTS));
+    const since = isChange ? Math.max(0, move.begun - BEFORE) : move.at + (isCounted ? 0 : REACTS);
+    const from = move.at === 0 && isOff ? 0 : timed(since);
     const to = until === undefined ? undefined : timed(until - BEFORE);
     return to !== undefined && to <= from ? [] : [{ from, to, isSo }];
   });

@@ -1,7 +1,7 @@
 import { findKind, type StimulusKind } from '../../parts';
 import { restOf } from '../../stimuli';
 import { listText } from '../../words/words';
-import { NAMES, onlyTouched, timed, type Named } from './plain';
+import { isSwitch, NAMES, onlyTouched, timed, type Named } from './plain';
 import { MOST_PRESSES } from './presses';
 import { SECONDS } from './way';
 
@@ -37,9 +37,6 @@ type Says = (found: readonly string[], parts: readonly Named[], usual: number) =
 
 const buttonsIn = (parts: readonly Named[]): readonly string[] =>
   parts.filter(({ kind }) => findKind(kind)?.stimulus === 'press').map(({ ref }) => ref);
-
-const isSwitch = (name: string, parts: readonly Named[]): boolean =>
-  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.contact === 'latching');
 
 /** `switch S1 on`, as the way in which it is read; `undefined` of what is no switch. */
 const turnedTo = (name: string, state: string, at: string, parts: readonly Named[]): string | undefined =>
@@ -159,6 +156,13 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   words(
     `^(?:(?:turn|set|move|bring|put) )?(${NAMES}) (?:(?:is |reads |gives )?(?:at |to )?)(\\d{3,5})((?: at .*)?)$`,
     ([name, reading, at], parts) => readingOf(name!, Number(reading), at!, parts),
+  ),
+  words(
+    `^(?:with )?(${NAMES}) (?:is )?(?:turned )?(?:fully|all the way|completely) (up|down)$`,
+    ([name, way], parts) =>
+      isOf('turn', name!, parts) && !isSwitch(name!, parts)
+        ? `turn ${name} to ${/up/i.test(way!) ? 1 : 0} at 0 s`
+        : undefined,
   ),
   // distances
   words(
@@ -298,6 +302,10 @@ const ways: readonly (readonly [RegExp, Says])[] = [
     ([name, state, at], parts) => turnedTo(name!, state!, at!, parts),
   ),
   words(
+    `^(${NAMES}) is (?:switched |turned |flipped )?on(?: and|,)(?: then)?(?: switched| turned| flipped)? off(?: again)?((?: at .*)?)$`,
+    ([name, at]) => `switch ${name} on and off${at}`,
+  ),
+  words(
     `^(?:switch|turn|flip|slide) (${NAMES}) on and off(?: again)?(?: (twice|\\d+ times))?((?: at .*)?)$`,
     ([name, count, at], parts, usual) => {
       if (!isSwitch(name!, parts)) return undefined;
@@ -310,6 +318,20 @@ const ways: readonly (readonly [RegExp, Says])[] = [
           ).join(' and ')
         : undefined;
     },
+  ),
+  words(
+    `^(?:(?:switch|turn|close|flip|slide|put|keep|hold) )?(${NAMES}) (?:is |stays |to |kept )*(?:switched |turned |flipped )?(?:(on|off|closed|open) )?(?:for ${SECONDS}(?: (?:at|from) ${SECONDS})?|(?:at ${SECONDS} )?for ${SECONDS}|from ${SECONDS} (?:to|until|till) ${SECONDS}|at ${SECONDS}(?:,| and| then)+ (?:off|open|on|closed)(?: again)? at ${SECONDS})$`,
+    ([name, state = 'on', length, begins, at, lasts, from, until, first, second], parts, usual) => {
+      if (!isSwitch(name!, parts)) return undefined;
+      const begin = Number(begins ?? at ?? from ?? first ?? usual);
+      const end = until ?? second ?? timed(begin + Number(length ?? lasts));
+      const to = /on|closed/i.test(state) ? 1 : 0;
+      return `turn ${name} to ${to} at ${begin} s and turn ${name} to ${1 - to} at ${end} s`;
+    },
+  ),
+  words(
+    `^(${NAMES}) is (?:flipped|slid|put|moved|set) (?:to )?(?:the )?(on|off)(?: position)?((?: at .*)?)$`,
+    ([name, state, at], parts) => turnedTo(name!, state!, at || ' at 0 s', parts),
   ),
   words(
     `^(${NAMES}) is (?:switched |turned )?(on|off|closed|open)((?: at .*)?)$`,

@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../../result';
 import { findKind, type StimulusKind } from '../../parts';
 import { definitionOf, isBrought, readStimulus, touchedBy, type Stimulus } from '../../stimuli';
-import { NAMES, onlyTouched, plainly, timed, type Named } from './plain';
+import { isSwitch, NAMES, onlyTouched, plainly, timed, type Named } from './plain';
 import { BETWEEN, BRIGHT, DARK, isTouched, measured, ramped } from './brought';
 import { withArticle } from '../../words/words';
 import { inDoingWords } from './doing-words';
@@ -288,11 +288,7 @@ function slid(text: string, parts: readonly Named[], before: readonly Stimulus[]
     'i',
   ).exec(text);
   const [all = '', verb, name = '', to = ''] = found ?? [];
-  if (
-    !found ||
-    !parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.contact === 'latching')
-  )
-    return text;
+  if (!found || !isSwitch(name, parts)) return text;
   const last = before.filter((one) => touchedBy(one)?.name === name.toUpperCase() && isBrought(one)).at(-1);
   const isOver = last !== undefined && isBrought(last) && last.to > 0.5;
   const share = /^on$/i.test(to) ? 1 : /^off$/i.test(to) ? 0 : isOver ? 0 : 1;

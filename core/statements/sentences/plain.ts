@@ -240,6 +240,10 @@ export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string 
   return fitting.length === 1 ? fitting[0]!.ref : undefined;
 }
 
+/** Whether a part of this name is a switch: it stays where it is moved to. */
+export const isSwitch = (name: string, parts: readonly Named[]): boolean =>
+  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.contact === 'latching');
+
 /** Whether there is a part of this name to which something is done in that way. */
 export const isKnownTouched = (name: string, how: StimulusKind, parts: readonly Named[]): boolean =>
   parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.stimulus === how);

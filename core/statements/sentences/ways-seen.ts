@@ -46,6 +46,14 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
+      `(?:(?:all|both) LEDs|(${NAMES})(?:, ${NAMES})* and (${NAMES})) (?:are|glow|shine|look) (?:equally|just as|the same) (?:bright|dark|dim)(?:ness)?`,
+    ),
+    means: ([one = 'D1', other = 'D2']) => ({
+      problem: `Say how bright each of them is: “${one.toUpperCase()} is at 50 %”, and “${other.toUpperCase()} is at 50 %”.`,
+    }),
+  },
+  {
+    pattern: whole(
       `(${NAMES}) (?:is|glows|shines|looks) (?:(?:half|twice|a third|as) (?:as )?(?:bright|dark|dim)|brighter|darker|dimmer)(?: (?:as|than))+ (${NAMES})`,
     ),
     means: ([subject = '', other = '']) => ({

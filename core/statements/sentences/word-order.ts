@@ -2,7 +2,7 @@ import { findKind } from '../../parts';
 import { COLOUR } from './colours';
 import { observedOf } from './on-off';
 import { asAnswers } from './presses-in-turn';
-import { isKnownTouched, NAMES, onlyTouched, type Named } from './plain';
+import { isKnownTouched, isSwitch, NAMES, onlyTouched, type Named } from './plain';
 import { SECONDS } from './way';
 
 const WHEN = '(?:when|whenever|if|while|as long as|once|after|each time|every time|as soon as|until|unless)';
@@ -71,6 +71,23 @@ const orders: readonly Order[] = [
   // when you press S1
   ...PASSIVE.map(([verb, is]) =>
     order(`\\b(${WHEN}) ${WHOEVER} (?:${verb}) (${NAMES})`, ([when, name]) => `${when} ${name} ${is}`),
+  ),
+  // until the switch is turned on, when it is opened
+  order(`\\b(?:until|till) (${NAMES}) is (?:switched on|turned on|flipped|closed|on)$`, ([name], parts) =>
+    isSwitch(name!, parts) ? `while ${name} is off` : undefined,
+  ),
+  order(
+    `\\b(${WHEN}) (${NAMES}) is (?:switched|turned|flipped) (on|off)\\b|\\b(${WHEN}) (${NAMES}) is (opened)\\b`,
+    ([when, name, state, other, named], parts) =>
+      isSwitch((name ?? named)!, parts)
+        ? `${when ?? other} ${name ?? named} is ${state ?? 'off'}`
+        : undefined,
+  ),
+  // D1 is dimmer in the dark, where “the light” may have become a name
+  order(
+    `^(${NAMES}) (?:is|glows|shines|gets|becomes) (brighter|darker|dimmer) (?:(?:in|by|at) (?:the )?(?:(dark|night)|light|day|daylight|${NAMES})|((?:when|if|while|as soon as|once) .+))$`,
+    ([name, more, dark, when]) =>
+      `${name} gets ${/bright/i.test(more!) ? 'brighter' : 'darker'} ${when ?? `when it is ${dark === undefined ? 'bright' : 'dark'}`}`,
   ),
   // turning P1 clockwise makes D1 brighter
   order(
