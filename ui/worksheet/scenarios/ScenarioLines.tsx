@@ -4,6 +4,7 @@ import { expectationSentence } from '@/core/expectations';
 import type { ExerciseData } from '@/core/formats/exercise';
 import type { ScenarioResult } from '@/core/formats/report';
 import type { Scenario } from '@/core/formats/scenario';
+import { saidOfLeftAlone } from '@/core/plan/left-alone';
 import { readDone, readExpected } from '@/core/statements/sentences';
 import { stimulusSentenceOf } from '@/core/stimuli';
 import { NewSentence } from './NewSentence';
@@ -132,7 +133,7 @@ export function ScenarioLines({
           A program that does nothing passes this scenario, so another one has to say what must happen.
         </p>
       )}
-      {result && <Seen result={result} />}
+      {result && <Seen result={result} leftAlone={saidOfLeftAlone(scenario.stimuli, parts)} />}
     </div>
   );
 }
@@ -141,7 +142,13 @@ export function ScenarioLines({
 const FEW = 2;
 
 /** Whether the reference passes, with what was seen of it where that is short or is why it does not. */
-function Seen({ result: { passed, expectations } }: { readonly result: ScenarioResult }) {
+function Seen({
+  result: { passed, expectations },
+  leftAlone,
+}: {
+  readonly result: ScenarioResult;
+  readonly leftAlone: string | undefined;
+}) {
   const unmet = expectations.filter((expectation) => !expectation.passed);
   if (passed)
     return (
@@ -164,6 +171,7 @@ function Seen({ result: { passed, expectations } }: { readonly result: ScenarioR
           </li>
         ))}
       </ul>
+      {leftAlone !== undefined && <p>{leftAlone}</p>}
     </div>
   );
 }
