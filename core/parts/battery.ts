@@ -61,7 +61,7 @@ function named(typed: string): string | undefined {
 export const battery = defineKind({
   kind: 'battery',
   alsoTyped: ['batteries', 'cell'],
-  alsoSaid: ['battery pack', 'battery holder', 'battery box'],
+  alsoSaid: ['battery pack', 'battery holder', 'battery box', 'battery case'],
   usualValues: ['4x1.5V', '9V'],
   prefix: 'G',
   title: 'battery',

@@ -26,6 +26,7 @@ export const potentiometer = defineKind({
   kind: 'potentiometer',
   alsoTyped: ['pot', 'knob'],
   alsoSaid: [
+    'variable resistor',
     'turning knob',
     'slider pot',
     'slide pot',

@@ -22,7 +22,14 @@ const legs = [
 export const slideSwitch = defineKind({
   kind: 'switch',
   alsoTyped: ['slide-switch'],
-  alsoSaid: ['slider switch', 'sliding switch', 'toggle switch'],
+  alsoSaid: [
+    'slider switch',
+    'sliding switch',
+    'toggle switch',
+    'on/off switch',
+    'on-off switch',
+    'power switch',
+  ],
   prefix: 'S',
   title: 'slide switch',
   legs,

@@ -243,6 +243,30 @@ describe('what cannot be made of a line', () => {
     ]);
   });
 
+  test.each([
+    ['LED D1 on 9', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
+    ['LED D3 on D9', ['D3.anode U1.9', 'D3.cathode R1.1', 'R1.2 U1.GND']],
+    ['D2 red LED on 9', ['D2.anode U1.9', 'D2.cathode R1.1', 'R1.2 U1.GND']],
+    ['yellow LED d7', ['D1.anode U1.7', 'D1.cathode R1.1', 'R1.2 U1.GND']],
+    [
+      'LEDs D4 and D5 on 9, 10',
+      ['D4.anode U1.9', 'D4.cathode R1.1', 'D5.anode U1.10', 'D5.cathode R2.1', 'R1.2 R2.2 U1.GND'],
+    ],
+    ['potentiometer P3 A0 as volume control', ['P3.1 U1.GND', 'P3.2 U1.5V', 'P3.wiper U1.A0']],
+  ])('takes a name for a name, where the pin is said too: %s', (line, nets) => {
+    const circuit = stated(line);
+    expect(stops(circuit)).toEqual([]);
+    expect(circuit.nets.map(({ points }) => [...points].sort().join(' ')).sort()).toEqual(nets);
+  });
+
+  test.each([
+    ['220 resistor in series with D1', 'The line of the LED says that: “red LED on 9 with 220”.'],
+    ['220 ohm resistor in series with the LED', 'The line of the LED says that: “red LED on 9 with 220”.'],
+    ['green LED in series with D1', 'A line for all of them says that: “2 LEDs in series on 9 with 220”.'],
+  ])('is told in which line it belongs: %s', (line, message) => {
+    expect(stops(stated(line))).toEqual([message]);
+  });
+
   test('joins no common leg to the side that it does not belong to', () => {
     expect(stops(stated('common anode RGB LED on 9, 10, 11, common to GND'))).toEqual([
       'The common leg of one with a common anode goes to the supply.',

@@ -47,6 +47,9 @@ describe('LEDs in series are one path', () => {
       'resistor 330',
     ]);
     expect(netsOf(circuit)).toContain('D1.anode G1.plus');
+    expect(
+      stated(onBattery, '9V battery', 'red and green LED in a chain').parts.map(({ value }) => value),
+    ).toEqual(['9V block', 'red', 'green', '680']);
   });
 
   test('share the volts, so that the resistor is a smaller one', () => {

@@ -1,10 +1,13 @@
 import { ledColours, readFarads, readOhms, type PartKind } from '../../parts';
 import type { Accepting } from '../statement';
+import { isBoard } from '../../boards';
+import { isRef } from './kind-values';
 import type { Found } from './phrases';
 import type { Reading } from './reading';
 
 export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
   while (['a', 'an'].includes(reading.tokens[reading.at]?.text ?? '')) reading.at += 1;
+  if (inSeriesWith(reading, sign, kind)) return;
   const found = reading.found[reading.at];
   // `with pull-up`, `with a transistor`: the words that follow say it all.
   if (found && (found.meaning.type !== 'kind' || found.meaning.kind.resistance !== 'fixed')) return;
@@ -40,6 +43,25 @@ export function readWith(reading: Reading, sign: Found, kind: PartKind): void {
   const message = 'With what? A resistor is written like 330 or 4k7.';
   if (token) reading.stops(token, message);
   else reading.awaits(message);
+}
+
+/** `in series with D1`: a line for the path as a whole says that; what leads the current to it is in series anyway. */
+function inSeriesWith(reading: Reading, sign: Found, kind: PartKind): boolean {
+  while (reading.tokens[reading.at]?.text === 'the') reading.at += 1;
+  const token = reading.tokens[reading.at];
+  if (reading.tokens[sign.first - 1]?.text !== 'series' || !token) return false;
+  const other = reading.found[reading.at]?.meaning;
+  const isLight = other?.type === 'kind' && other.kind.observed === 'light';
+  if (!isRef(token.text) && !isLight) return false;
+  reading.at += isRef(token.text) ? 1 : reading.found[reading.at]!.count;
+  const place = isBoard(reading.context.board) ? ' on 9' : '';
+  const isOfResistor = reading.found.some(
+    (found) => found?.meaning.type === 'kind' && found.meaning.kind.resistance === 'fixed',
+  );
+  if (isOfResistor) reading.stops(token, `The line of the LED says that: “red LED${place} with 220”.`);
+  else if (kind.observed === 'light')
+    reading.stops(token, `A line for all of them says that: “2 ${kind.title}s in series${place} with 220”.`);
+  return true;
 }
 
 const isCount = (token: { readonly text: string } | undefined): boolean =>

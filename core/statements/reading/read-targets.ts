@@ -115,6 +115,13 @@ function targetOf(reading: Reading, token: Token): Target | undefined {
   return undefined;
 }
 
+/** Whether the next word still says what a part is for: no sign, option or other part begins with it. */
+const isOfUse = ({ found, at }: Reading, kind: PartKind): boolean => {
+  const meaning = found[at]?.meaning;
+  if (meaning?.type === 'kind') return meaning.kind === kind;
+  return meaning === undefined || meaning.type === 'filler';
+};
+
 export function names(reading: Reading, sign: Found, kind: PartKind): void {
   const names: Ref[] = [];
   for (let token = reading.tokens[reading.at]; token; token = reading.tokens[reading.at]) {
@@ -129,6 +136,14 @@ export function names(reading: Reading, sign: Found, kind: PartKind): void {
     )
       break;
     reading.at += 1;
+  }
+  // `as a dimmer`: what it is for, which nothing follows from.
+  const word = reading.tokens[reading.at]?.text ?? '';
+  const isUse = reading.tokens[sign.first]!.text === 'as' && /^[a-z][a-z-]+$/.test(word);
+  if (names.length === 0 && isUse) {
+    while (/^[a-z][a-z-]*$/.test(reading.tokens[reading.at]?.text ?? '') && isOfUse(reading, kind))
+      reading.at += 1;
+    return;
   }
   if (names.length === 0) {
     reading.stops(reading.tokens[sign.first]!, `Named how? Write a name like ${kind.prefix}1.`);

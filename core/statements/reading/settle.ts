@@ -1,4 +1,5 @@
 import { groundNames, isSupplySocket, type PinFunction } from '../../boards';
+import { ref } from '../../brand';
 import { readOhms, type PartKind } from '../../parts';
 import { withArticle } from '../../words/words';
 import { busPins, pinsOfRange, socketNamed, supplySocket } from '../pins';
@@ -7,7 +8,7 @@ import { nearestWord } from '../spelling';
 import type { Target } from '../statement';
 import type { Token } from '../tokens';
 import { spelled } from '../words';
-import { valueWords } from './kind-values';
+import { isRef, valueWords } from './kind-values';
 import { acceptingOf } from './read-amounts';
 import { pinNamed } from './read-pins';
 import type { Reading } from './reading';
@@ -16,7 +17,8 @@ import type { Reading } from './reading';
 export function settleValues(reading: Reading, kind: PartKind): void {
   const { values, count, pins = [] } = reading.draft;
   if (!values) return;
-  const wanted = count ?? (pins.length > 1 ? pins.length : 1);
+  // `red and green LED in series`: one pin, and as many as there are colours.
+  const wanted = count ?? (seriesIn(reading) ? values.length : pins.length > 1 ? pins.length : 1);
   const what = kind.observed === 'light' ? 'colours' : 'values';
   const said = values.join(' and ');
   if (wanted === values.length) reading.draft.count = wanted;
@@ -63,10 +65,14 @@ export function settleLights(reading: Reading, kind: PartKind): void {
   }
 }
 
+/** The word that says that parts hang one on the other. */
+const seriesIn = ({ tokens }: Reading): Token | undefined =>
+  tokens.find(({ text }) => text === 'series' || text === 'chain');
+
 /** `two LEDs in series on 9`: one path through all of them, which takes one pin and one resistor. */
 export function settleSeries(reading: Reading, kind: PartKind): void {
   const { draft, context } = reading;
-  const token = reading.tokens.find(({ text }) => text === 'series');
+  const token = seriesIn(reading);
   const isLight = recipeFor(kind.kind, context.board).isLight === true && kind.legs.length === 2;
   const inSeries = draft.count ?? draft.names?.length ?? 1;
   if (!token || !isLight || inSeries < 2) return;
@@ -154,7 +160,14 @@ const isOfBus = (does: PinFunction): boolean => does === 'bus-data' || does === 
 
 /** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */
 export function settleLoose(reading: Reading, kind: PartKind): void {
+  const arePinsSaid = reading.draft.pins !== undefined;
   for (const token of reading.loose) {
+    if (isOwnName(token, arePinsSaid, reading, kind)) {
+      const name = ref(token.text.toUpperCase());
+      reading.draft.names = [...(reading.draft.names ?? []), name];
+      reading.mark(token, 'name', `named ${name}`);
+      continue;
+    }
     const socket = socketNamed(reading.context.board, token.text);
     const range = pinsOfRange(token.text);
     if (socket !== undefined || range) {
@@ -182,6 +195,12 @@ export function settleLoose(reading: Reading, kind: PartKind): void {
     } else unknown(reading, token, kind);
   }
 }
+
+/** `LED D1 on 9`: its name, where its pin is said beside it or there is none that is called so. */
+const isOwnName = ({ text }: Token, arePinsSaid: boolean, { context }: Reading, kind: PartKind): boolean =>
+  isRef(text) &&
+  text.replace(/\d+$/, '') === kind.prefix.toLowerCase() &&
+  (arePinsSaid || socketNamed(context.board, text) === undefined);
 
 function unknown(reading: Reading, token: Token, kind: PartKind): void {
   const typed = reading.typed(token);
