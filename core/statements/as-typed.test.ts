@@ -252,8 +252,13 @@ describe('what cannot be made of a line', () => {
       'LEDs D4 and D5 on 9, 10',
       ['D4.anode U1.9', 'D4.cathode R1.1', 'D5.anode U1.10', 'D5.cathode R2.1', 'R1.2 R2.2 U1.GND'],
     ],
+    ['LED 2 on 9', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
+    ['LED, anode 9, cathode GND', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
+    ['LED long leg pin 9, short leg GND', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
+    ['active buzzer plus 8 minus GND', ['U1.8 Z1.plus', 'U1.GND Z1.minus']],
+    ['10k resistor: 1 to A0, 2 to GND', ['R1.1 U1.A0', 'R1.2 U1.GND']],
     ['potentiometer P3 A0 as volume control', ['P3.1 U1.GND', 'P3.2 U1.5V', 'P3.wiper U1.A0']],
-  ])('takes a name for a name, where the pin is said too: %s', (line, nets) => {
+  ])('loses nothing and adds nothing: %s', (line, nets) => {
     const circuit = stated(line);
     expect(stops(circuit)).toEqual([]);
     expect(circuit.nets.map(({ points }) => [...points].sort().join(' ')).sort()).toEqual(nets);

@@ -79,13 +79,14 @@ function legAndPin(token: Token): readonly Token[] {
   ];
 }
 
-/** `R=330` is `with 330`. */
+/** `R=330` is `with 330`; `resistor: 1 to A0` is one of its legs. */
 const resistances = (tokens: readonly Token[]): readonly Token[] =>
   tokens.flatMap((token, index) => {
     const isOf = (at: number): boolean =>
       /^r(?:esistor)?$/.test(tokens[at]?.text ?? '') &&
       tokens[at + 1]?.text === ':' &&
-      /^\d/.test(tokens[at + 2]?.text ?? '');
+      /^\d/.test(tokens[at + 2]?.text ?? '') &&
+      !(/^[12]$/.test(tokens[at + 2]!.text) && tokens[at + 3]?.text === 'to');
     if (isOf(index)) return [{ ...token, text: 'with' }];
     return isOf(index - 1) ? [] : [token];
   });

@@ -58,13 +58,17 @@ export function join(reading: Reading, kind: PartKind): boolean {
   // Where pins are named by what they are for, as those of an RGB LED, “red on 9” is such a pin.
   const { needsBothEnds } = recipeFor(kind.kind, reading.context.board);
   const isLoose = byLength !== undefined || kind.legs.length === 2 || needsBothEnds === true;
-  if (!leg || !(isLoose ? /^(?:to|on|at|in)$/ : /^to$/).test(sign)) return false;
+  // `anode 9, cathode GND`: the place stands right behind the leg.
+  const isBare = isLoose && (isPole(sign) || socketNamed(reading.context.board, sign) !== undefined);
+  if (!leg || !(isBare || (isLoose ? /^(?:to|on|at|in|:|pin)$/ : /^to$/).test(sign))) return false;
   if (byLength || sign !== 'to') reading.isInPassing = true;
-  reading.at = first + (byLength ? 3 : 2);
+  reading.at = first + (byLength ? 3 : 2) - (isBare ? 1 : 0);
   const other = target(reading, { first, count: 2, meaning: { type: 'filler' }, guess: undefined });
   if (other) reading.draft.joins = [...(reading.draft.joins ?? []), { leg: leg.name, to: other }];
   return true;
 }
+
+const isPole = (word: string): boolean => /^(?:ground|gnd|minus|supply|plus|power)$/.test(word);
 
 /** A pin, ground, a supply, a part or one of its legs. */
 export function target(reading: Reading, sign: Found): Target | undefined {

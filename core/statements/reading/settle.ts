@@ -168,6 +168,7 @@ export function settleLoose(reading: Reading, kind: PartKind): void {
       reading.mark(token, 'name', `named ${name}`);
       continue;
     }
+    if (arePinsSaid && isNumberOf(token, reading)) continue;
     const socket = socketNamed(reading.context.board, token.text);
     const range = pinsOfRange(token.text);
     if (socket !== undefined || range) {
@@ -201,6 +202,11 @@ const isOwnName = ({ text }: Token, arePinsSaid: boolean, { context }: Reading, 
   isRef(text) &&
   text.replace(/\d+$/, '') === kind.prefix.toLowerCase() &&
   (arePinsSaid || socketNamed(context.board, text) === undefined);
+
+/** `LED 1 on 9`: which of them it is, right behind what it is. */
+const isNumberOf = ({ text, from }: Token, { pieces, text: line }: Reading): boolean =>
+  /^\d$/.test(text) &&
+  pieces.some(({ slot, to }) => slot === 'kind' && to < from && line.slice(to, from).trim() === '');
 
 function unknown(reading: Reading, token: Token, kind: PartKind): void {
   const typed = reading.typed(token);
