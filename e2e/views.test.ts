@@ -20,7 +20,7 @@ describe('the Review desk', () => {
     await expect.poll(() => chosen.innerText()).toContain('In the wrong row');
     expect(await chosen.innerText()).toMatch(/Kaya\s+·\s+Wanda/);
     await page.keyboard.press('j');
-    await expect.poll(() => chosen.innerText()).toContain('Name in the wrong case');
+    await expect.poll(() => chosen.innerText()).toContain('Part with both legs in one row');
     await page.keyboard.press('k');
     await expect.poll(() => chosen.innerText()).toContain('In the wrong row');
     expect(await page.getByText('11 of 24 work').count()).toBe(1);
