@@ -263,6 +263,24 @@ describe('a rate limit', () => {
   });
 });
 
+describe('a try', () => {
+  test('that began before others were counted, and is counted after them, is one more', async () => {
+    const { db } = harbour;
+    await db.transaction(async (early) => {
+      await early.raw('select now()');
+      for (let index = 0; index < 3; index += 1) expect(await beginTry(db, 'somebody')).toBe(0);
+      expect(await beginTry(early, 'somebody')).toBeGreaterThan(0);
+    });
+  });
+
+  test('is not locked out by a clock that was put back', async () => {
+    const { db } = harbour;
+    for (let index = 0; index < 4; index += 1) await beginTry(db, 'somebody');
+    await db('sign_in_try').update({ last_at: db.raw("now() + interval '1 day'") });
+    expect(await beginTry(db, 'somebody')).toBe(0);
+  });
+});
+
 describe('erasing a learner', () => {
   test('takes all their work along, is kept in the audit trail, and is open to their teacher only', async () => {
     const { db, teacher, otherTeacher, learner, publicationId } = harbour;

@@ -18,17 +18,21 @@ const WAIT = `(case when tries < ${FREE_TRIES} then 0 else least(${LONGEST_WAIT}
  */
 export async function beginTry(db: Knex, subject: string): Promise<number> {
   const { rows } = await db.raw<{ rows: { subject: string }[] }>(
-    `insert into sign_in_try (subject, tries) values (?, 1)
-     on conflict (subject) do update set tries = sign_in_try.tries + 1, last_at = now()
-      where sign_in_try.last_at > now()
-         or sign_in_try.last_at + ${WAIT.replaceAll('tries', 'sign_in_try.tries')} * interval '1 second' <= now()
+    // By the clock as it is once the row is its own: a try that waited for another began before that one was counted,
+    // which would look like a clock that was put back.
+    `insert into sign_in_try (subject, tries, last_at) values (?, 1, clock_timestamp())
+     on conflict (subject) do update set tries = sign_in_try.tries + 1, last_at = clock_timestamp()
+      where sign_in_try.last_at > clock_timestamp()
+         or sign_in_try.last_at + ${WAIT.replaceAll('tries', 'sign_in_try.tries')} * interval '1 second' <= clock_timestamp()
      returning subject`,
     [subject],
   );
   if (rows.length > 0) return 0;
   const [row] = await db('sign_in_try')
     .where({ subject })
-    .select<{ seconds: string }[]>(db.raw(`ceil(extract(epoch from last_at - now()) + ${WAIT}) as seconds`));
+    .select<{ seconds: string }[]>(
+      db.raw(`ceil(extract(epoch from last_at - clock_timestamp()) + ${WAIT}) as seconds`),
+    );
   return Math.max(1, Number(row?.seconds ?? 1));
 }
 
