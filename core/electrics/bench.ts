@@ -1,7 +1,7 @@
 import type { BoardProfile } from '../boards';
 import type { LegName, Ref } from '../brand';
 import { effort } from '../effort';
-import { AT_REST, kindOf, type PartElement, type PartState } from '../parts';
+import { AT_REST, isPowerSource, kindOf, type PartElement, type PartState } from '../parts';
 import type { Circuit } from '../wiring/circuit';
 import type { PlacedPart } from '../wiring/wiring';
 import type { Element, SolverNode } from '../solver/network';
@@ -117,6 +117,8 @@ export function prepareBench(circuit: Circuit, options: BenchOptions = {}): Benc
   }
   for (const part of circuit.parts) {
     const { ref } = part;
+    // Without a board it is the battery that is taken off.
+    if (!board && options.boardPower === 'off' && isPowerSource(part)) continue;
     const at = (leg: LegName): SolverNode => solverNode[circuit.nodeOf(part, leg)]!;
     const factor = factorOf(ref);
     const shift = options.spread?.find((spread) => spread.owner === ref)?.forwardVolts ?? 0;
