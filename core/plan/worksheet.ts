@@ -157,8 +157,8 @@ function lightingDrives(circuit: Circuit, allHigh: PinDrives, states: PartStates
 }
 
 /**
- * The position of all that a hand or the room changes in which most current flows through the lights, and chips with all their outputs
- * on: what they are made for.
+ * The position of all that a hand or the room changes in which most current flows through the lights, and chips with all
+ * their outputs on: what they are made for.
  */
 function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
   const [rest, ...others] = contactStates(circuit);
@@ -175,8 +175,7 @@ function brightestStates(circuit: Circuit, drives: PinDrives): PartStates {
     });
     return new Map([...rest!, ...on]);
   }
-  const dimmed = extremeStates(circuit);
-  return [...others, ...dimmed].reduce(
+  return [...others, ...extremeStates(circuit)].reduce(
     (best, states) => (lightMa(states) > lightMa(best) ? states : best),
     rest!,
   );

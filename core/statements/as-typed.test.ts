@@ -252,6 +252,10 @@ describe('what cannot be made of a line', () => {
       'LEDs D4 and D5 on 9, 10',
       ['D4.anode U1.9', 'D4.cathode R1.1', 'D5.anode U1.10', 'D5.cathode R2.1', 'R1.2 R2.2 U1.GND'],
     ],
+    [
+      'LEDs on D9 D10',
+      ['D1.anode U1.9', 'D1.cathode R1.1', 'D2.anode U1.10', 'D2.cathode R2.1', 'R1.2 R2.2 U1.GND'],
+    ],
     ['LED 2 on 9', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
     ['LED, anode 9, cathode GND', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],
     ['LED long leg pin 9, short leg GND', ['D1.anode U1.9', 'D1.cathode R1.1', 'R1.2 U1.GND']],

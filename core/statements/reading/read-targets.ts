@@ -59,7 +59,9 @@ export function join(reading: Reading, kind: PartKind): boolean {
   const { needsBothEnds } = recipeFor(kind.kind, reading.context.board);
   const isLoose = byLength !== undefined || kind.legs.length === 2 || needsBothEnds === true;
   // `anode 9, cathode GND`: the place stands right behind the leg.
-  const isBare = isLoose && (isPole(sign) || socketNamed(reading.context.board, sign) !== undefined);
+  const isBare =
+    isLoose &&
+    ([...GROUND, ...SUPPLY].includes(sign) || socketNamed(reading.context.board, sign) !== undefined);
   if (!leg || !(isBare || (isLoose ? /^(?:to|on|at|in|:|pin)$/ : /^to$/).test(sign))) return false;
   if (byLength || sign !== 'to') reading.isInPassing = true;
   reading.at = first + (byLength ? 3 : 2) - (isBare ? 1 : 0);
@@ -68,7 +70,8 @@ export function join(reading: Reading, kind: PartKind): boolean {
   return true;
 }
 
-const isPole = (word: string): boolean => /^(?:ground|gnd|minus|supply|plus|power)$/.test(word);
+const GROUND: readonly string[] = ['ground', 'gnd', 'minus'];
+const SUPPLY: readonly string[] = ['supply', 'plus', 'power', 'board'];
 
 /** A pin, ground, a supply, a part or one of its legs. */
 export function target(reading: Reading, sign: Found): Target | undefined {
@@ -98,8 +101,8 @@ export function target(reading: Reading, sign: Found): Target | undefined {
 
 function targetOf(reading: Reading, token: Token): Target | undefined {
   const { text } = token;
-  if (['ground', 'gnd', 'minus'].includes(text)) return { type: 'ground' };
-  if (['supply', 'plus', 'power', 'board'].includes(text)) return { type: 'supply' };
+  if (GROUND.includes(text)) return { type: 'ground' };
+  if (SUPPLY.includes(text)) return { type: 'supply' };
   const dotted = /^([a-z]{1,4}\d{1,4})\.([a-z0-9]+)$/.exec(text);
   if (dotted) return { type: 'leg', ref: ref(dotted[1]!.toUpperCase()), leg: legName(dotted[2]!) };
   const next = reading.tokens[reading.at];
@@ -126,6 +129,7 @@ const isOfUse = ({ found, at }: Reading, kind: PartKind): boolean => {
   return meaning === undefined || meaning.type === 'filler';
 };
 
+/** `as D1 and D2`, `as D1-D3`: the names that a line gives its parts. */
 export function names(reading: Reading, sign: Found, kind: PartKind): void {
   const names: Ref[] = [];
   for (let token = reading.tokens[reading.at]; token; token = reading.tokens[reading.at]) {

@@ -160,15 +160,15 @@ const isOfBus = (does: PinFunction): boolean => does === 'bus-data' || does === 
 
 /** What is left without a sign: pins where pins are missing, resistors, and words nobody knows. */
 export function settleLoose(reading: Reading, kind: PartKind): void {
-  const arePinsSaid = reading.draft.pins !== undefined;
+  const pinsAt = reading.pieces.find(({ slot }) => slot === 'pins')?.from;
   for (const token of reading.loose) {
-    if (isOwnName(token, arePinsSaid, reading, kind)) {
+    if (isOwnName(token, pinsAt, reading, kind)) {
       const name = ref(token.text.toUpperCase());
       reading.draft.names = [...(reading.draft.names ?? []), name];
       reading.mark(token, 'name', `named ${name}`);
       continue;
     }
-    if (arePinsSaid && isNumberOf(token, reading)) continue;
+    if (pinsAt !== undefined && isNumberOf(token, reading)) continue;
     const socket = socketNamed(reading.context.board, token.text);
     const range = pinsOfRange(token.text);
     if (socket !== undefined || range) {
@@ -197,11 +197,16 @@ export function settleLoose(reading: Reading, kind: PartKind): void {
   }
 }
 
-/** `LED D1 on 9`: its name, where its pin is said beside it or there is none that is called so. */
-const isOwnName = ({ text }: Token, arePinsSaid: boolean, { context }: Reading, kind: PartKind): boolean =>
+/** `LED D1 on 9`: its name, where its pin is said behind it or no pin is called so; `LEDs on D9 D10` are two pins. */
+const isOwnName = (
+  { text, from }: Token,
+  pinsAt: number | undefined,
+  { context }: Reading,
+  kind: PartKind,
+): boolean =>
   isRef(text) &&
   text.replace(/\d+$/, '') === kind.prefix.toLowerCase() &&
-  (arePinsSaid || socketNamed(context.board, text) === undefined);
+  ((pinsAt !== undefined && from < pinsAt) || socketNamed(context.board, text) === undefined);
 
 /** `LED 1 on 9`: which of them it is, right behind what it is. */
 const isNumberOf = ({ text, from }: Token, { pieces, text: line }: Reading): boolean =>

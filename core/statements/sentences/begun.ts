@@ -171,11 +171,9 @@ function whenDone(done: readonly Stimulus[], reacts: number): string | undefined
   }
   const last = done.at(-1)!;
   // Switched on for a while: it is so meanwhile.
-  if (done.length === 2 && done.every((one) => isBrought(one) && one.over === undefined)) {
-    const [on, off] = done as readonly [Stimulus & { to: number }, Stimulus & { to: number }];
-    if (on.to === 1 && off.to === 0 && 'turn' in on)
-      return ` from ${timed(on.at + reacts)} s to ${timed(off.at - BEFORE)} s`;
-  }
+  const [on, off, more] = done.filter((one) => 'turn' in one && one.over === undefined);
+  if (on && off && !more && 'turn' in on && 'turn' in off && on.to === 1 && off.to === 0)
+    return ` from ${timed(on.at + reacts)} s to ${timed(off.at - BEFORE)} s`;
   const at = isBrought(last) ? last.at + (last.over ?? 0) : 0;
   return at > 0 ? ` from ${timed(at + reacts)} s` : undefined;
 }
