@@ -14,7 +14,7 @@ import { doneForGate, underGate } from './gates';
 import { stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
 import { inStretches, isOfCounts } from './stretches';
-import type { Meaning } from './way';
+import { SECONDS, type Meaning } from './way';
 import type { Reads } from './ways-staged';
 
 /** Seconds that a part may take to do what a condition asks for. */
@@ -177,16 +177,29 @@ const asNamed = (subject: string): string =>
 function conditional(
   plain: string,
   parts: readonly Named[],
-): { readonly subject: string; readonly said: string; readonly condition: Condition } | undefined {
+):
+  | {
+      readonly subject: string;
+      readonly said: string;
+      readonly condition: Condition;
+      /** Seconds after which it must be seen. */
+      readonly within: number;
+    }
+  | undefined {
   const found = new RegExp(
-    `^(${NAMES}|prints|(?:the )?serial (?:monitor|console|line|text)) (.+?),? (?:only )?(?:when|while|if|as long as|once|whenever|as soon as) (.+)$`,
+    `^(${NAMES}|prints|(?:the )?serial (?:monitor|console|line|text)) (.+?)(?:,? (?:only )?(?:when|while|if|as long as|once|whenever|as soon as)| within ${SECONDS} (?:after|of|when|once)) (.+)$`,
     'i',
   ).exec(plain);
-  const condition = found && conditionOf(found[3]!, parts);
+  const condition = found && conditionOf(found[4]!, parts);
   // Nothing is above all that can be.
   const canBe = condition && condition.holds(condition.so) && !condition.holds(condition.otherwise);
   return found && condition && canBe
-    ? { subject: asNamed(found[1]!), said: found[2]!.replace(/\bonly /i, ''), condition }
+    ? {
+        subject: asNamed(found[1]!),
+        said: found[2]!.replace(/\bonly /i, ''),
+        condition,
+        within: Number(found[3] ?? REACTS),
+      }
     : undefined;
 }
 
@@ -231,7 +244,7 @@ export function underCondition(
 ): Meaning | undefined {
   const found = conditional(plain, parts);
   if (!found) return limitMissing(plain, parts) ?? underGate(plain, parts, done, reads);
-  const { subject, said, condition } = found;
+  const { subject, said, condition, within } = found;
   const state = stateOf(said);
   if (!state && !reads(`${subject} ${said} from ${BEGINS} s`, { parts, done }, 1)) return undefined;
   const isCounted = isOfCounts(`${subject} ${said}`);
@@ -253,7 +266,7 @@ export function underCondition(
     const isSo = condition.holds(move.to);
     // What is off is so before the program begins.
     const isOff = state !== undefined && isSo === (state === 'off');
-    const since = isChange ? Math.max(0, move.begun - BEFORE) : move.at + (isCounted ? 0 : REACTS);
+    const since = isChange ? Math.max(0, move.begun - BEFORE) : move.at + (isCounted ? 0 : within);
     const from = move.at === 0 && isOff ? 0 : timed(since);
     const to = until === undefined ? undefined : timed(until - BEFORE);
     return to !== undefined && to <= from ? [] : [{ from, to, isSo }];

@@ -1,8 +1,10 @@
-import { findKind, type StimulusKind } from '../../parts';
+import { findKind } from '../../parts';
 import { restOf } from '../../stimuli';
 import { listText } from '../../words/words';
-import { isSwitch, NAMES, onlyTouched, timed, type Named } from './plain';
+import { isOf, words, type DoingWords } from './doing-word';
+import { allCalled, isSwitch, NAMES, onlyTouched, timed, type Named } from './plain';
 import { MOST_PRESSES } from './presses';
+import { sensedWords } from './sensed-words';
 import { SECONDS } from './way';
 
 /** Seconds that something takes which is done slowly. */
@@ -33,17 +35,12 @@ const SHARES: Readonly<Record<string, number>> = {
 /** The most that ten, twelve and sixteen bits hold: what a program reads of a potentiometer at its end. */
 const FULL_READINGS: readonly number[] = [1023, 4095, 65535];
 
-type Says = (found: readonly string[], parts: readonly Named[], usual: number) => string | undefined;
-
 const buttonsIn = (parts: readonly Named[]): readonly string[] =>
   parts.filter(({ kind }) => findKind(kind)?.stimulus === 'press').map(({ ref }) => ref);
 
 /** `switch S1 on`, as the way in which it is read; `undefined` of what is no switch. */
 const turnedTo = (name: string, state: string, at: string, parts: readonly Named[]): string | undefined =>
   isSwitch(name, parts) ? `turn ${name} to ${/on|closed|right/i.test(state) ? 1 : 0}${at}` : undefined;
-
-const isOf = (how: StimulusKind, name: string, parts: readonly Named[]): boolean =>
-  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.stimulus === how);
 
 /** A potentiometer turned so far that a program reads a number: 512 is half of what ten bits hold. */
 function readingOf(name: string, reading: number, at: string, parts: readonly Named[]): string | undefined {
@@ -53,8 +50,6 @@ function readingOf(name: string, reading: number, at: string, parts: readonly Na
   return `turn ${name} to ${Math.round((1000 * reading) / full) / 10} %${at || ' at 0 s'}`;
 }
 const MOST_PERCENT = 100;
-
-const words = (pattern: string, says: Says): readonly [RegExp, Says] => [new RegExp(pattern, 'i'), says];
 
 const GENTLY = '(?:slowly|gradually|gently|smoothly|steadily|evenly)';
 const THERE_AND_BACK = '(?:up and down|back and forth|to and fro)';
@@ -74,8 +69,22 @@ const littleByLittle = words(
 );
 
 /** Ways to say what is done, as the way in which it is read. */
-const ways: readonly (readonly [RegExp, Says])[] = [
-  words(`^first(?:,| of all,?)? (.+)$`, ([rest]) => rest),
+const ways: readonly DoingWords[] = [
+  // The potentiometers, both at once
+  words(
+    `^(.*?)\\b(?:both|all)(?: of)?(?: the)? (potentiometers|pots|knobs|dials|sliders|switches|light sensors)\\b(.*)$`,
+    ([verb, called, rest], parts) => {
+      const names = allCalled(called!.replace(/e?s$/i, '').replace(/^light /i, ''), parts);
+      return names.length > 1 ? `${verb}${listText(names)}${rest}` : undefined;
+    },
+  ),
+  words(`^(${NAMES}) ?= ?(.+)$`, ([name, rest]) => `${name} is ${rest}`),
+  words(
+    `^(?!.* to )(.+) (?:from|as of|starting at) ${SECONDS} on(?:wards)?$`,
+    ([said, at]) => `${said} at ${at} s`,
+  ),
+  ...sensedWords,
+  words(`^first(?:,| of all,?)? (?!nothing$)(.+)$`, ([rest]) => rest),
   littleByLittle,
   words(`^slowly (.+)$|^(.+) slowly$`, ([one, other]) => `${one ?? other} over ${SLOWLY} s`),
   words(
@@ -96,6 +105,10 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   words(
     `^(press (${NAMES}) at ${SECONDS}),? (?:and )?(?:then )?again at ((?:${SECONDS}(?:, ?(?:and )?| and )?)+)$`,
     ([press, , , moments]) => `${press} and ${moments}`,
+  ),
+  words(
+    `^(press ${NAMES} at ${SECONDS})((?:,? (?:and )?at ${SECONDS})+)$`,
+    ([press, , more]) => `${press} and ${more!.match(/[\d.]+ s/g)!.join(' and ')}`,
   ),
   words(
     `^press (${NAMES}) (?:an?other time|(?:a|the|for the) (?:second|third|next|last) time)((?: (?:at|after) .*)?)$`,
@@ -148,6 +161,10 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   words(
     `^(?:put|turn|set|move|bring) (${NAMES}) (?:in|into|to|at) (?:its |the )?(middle|centre|start|end|left|right)(?: position)?((?: at .*)?)$`,
     ([name, place, at]) => `turn ${name} to the ${place}${at}`,
+  ),
+  words(
+    `^turn (${NAMES}) (?:all the way |fully )?(?:(anti-?clockwise|counter-?clockwise|down|(?:to the )?left)|clockwise|up|(?:to the )?right) (?:to|as far as) (?:the|its) (?:end|stop)((?: at .*)?)$`,
+    ([name, isLess, at]) => `turn ${name} to the ${isLess === undefined ? 'right' : 'left'}${at}`,
   ),
   words(
     `^(turn|set|move|bring|put) (${NAMES}) (?:to )?(?:a |one |an? )?(quarter|third|three quarters|two thirds|half)(?: of the way|way)?(?: up)?((?: at .*)?)$`,
@@ -231,7 +248,7 @@ const ways: readonly (readonly [RegExp, Says])[] = [
   ),
   // somebody moves
   words(
-    `^(?:${SOMEBODY}) (?:walks|comes|goes|steps) in(?:to the room)? at ${SECONDS},? and (?:leaves|goes(?: out| away)?|walks out|stops) at ${SECONDS}$`,
+    `^(?:${SOMEBODY}) (?:walks|comes|goes|steps)(?: in(?:to the room)?)? at ${SECONDS},? and (?:leaves|goes(?: out| away)?|walks out|stops) at ${SECONDS}$`,
     ([from, to], parts) => {
       const sensor = onlyTouched('motion', parts);
       return sensor && `${sensor} sees motion from ${from} s to ${to} s`;

@@ -27,9 +27,30 @@ export function readDone(
   parts: readonly Named[],
   before: readonly Stimulus[],
 ): Result<readonly Stimulus[]> {
-  const read = readSaid(text, parts, before);
+  const read = eachAtItsTime(text, parts, before) ?? readSaid(text, parts, before);
   const misfit = read.ok ? unlikeIts(read.value, parts) : undefined;
   return misfit === undefined ? read : fail({ message: misfit, typed: text });
+}
+
+/** `at 1 s press S1, at 2 s turn P1 to 50 %`: each with its time in front; `undefined` where that is not so. */
+function eachAtItsTime(
+  text: string,
+  parts: readonly Named[],
+  before: readonly Stimulus[],
+): Result<readonly Stimulus[]> | undefined {
+  const said = text.trim().split(/[,;] (?:and |then )*(?=(?:at|after) \d)/i);
+  if (
+    said.length < 2 ||
+    !said.every((one) => /^(?:at|after) \d[\d.]* ?(?:s|secs?|seconds?|ms)\b.* \S/i.test(one))
+  )
+    return undefined;
+  const done: Stimulus[] = [];
+  for (const one of said) {
+    const read = readSaid(one, parts, [...before, ...done]);
+    if (!read.ok) return read;
+    done.push(...read.value);
+  }
+  return ok(done);
 }
 
 /** Why something cannot be done to the part that it names: a potentiometer is not pressed. */
@@ -155,8 +176,9 @@ function withSensors(plain: string, parts: readonly Named[]): string {
     .replace(/\bthe (light|temperature|distance|motion) sensor\b/gi, (all, what: string) =>
       named(what.toLowerCase() === 'temperature' ? 'warm' : (what.toLowerCase() as StimulusKind), all),
     )
-    .replace(/(?<=^(?:warm|heat|cool)(?: up| down)? )(?:the sensor|the thermometer|it)(?= to )/i, (all) =>
-      named('warm', all),
+    .replace(
+      /(?<=^(?:warm|heat|cool)(?: up| down)? )(?:the sensor|the thermometer|it)(?= (?:to|with|between) )/i,
+      (all) => named('warm', all),
     )
     .replace(
       / (?:in|into|on|to|over|via|through) (?:the )?(?:serial(?: (?:monitor|line|port|console|connection))?|monitor|console)\b/i,

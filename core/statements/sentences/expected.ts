@@ -22,11 +22,12 @@ import { twoCases } from './two-cases';
 import { waysCounted } from './ways-counted';
 import { AGAIN, waysPhased } from './ways-phased';
 import { waysOfSeveral } from './ways-of-several';
-import { AT_ONCE, waysPressed } from './ways-pressed';
+import { AT_ONCE, MOVED_BY, waysPressed } from './ways-pressed';
 import { waysPrinted } from './ways-printed';
 import { waysStaged } from './ways-staged';
 import { waysSeen } from './ways-seen';
 import { waysFlashed } from './ways-flashed';
+import { waysTwice } from './ways-twice';
 import { waysWritten } from './ways-written';
 import { inOrder } from './word-order';
 
@@ -132,6 +133,9 @@ function inItsWords(plain: string, parts: readonly Named[]): string {
 
 const IN_ORDER =
   /^(?:(?:light|come|go|turn|shine|are lit)(?: up| on)? )?(?:take turns|in turn|one after (?:another|the other)|in (?:this|that) order)$/i;
+
+/** What a servo is said to do, and not where it is. */
+const MOVES_TO = new RegExp(`^${NAMES} (?:turns|goes|moves|swings|returns)\\b`, 'i');
 
 /** That two do not do it at the same time. */
 const BY_TURNS = '(?:alternat(?:e|ing)ly|in turns?|by turns)';
@@ -253,10 +257,21 @@ const ways: readonly Way[] = [
     pattern: whole(`(.+?),? (?:at|in) the (?:very )?end`),
     means: ([said = '']) => ({ problem: `Say from when on: “${said} from 5 s”.` }),
   },
+  // a servo
+  {
+    pattern: whole(`(${NAMES} .+°) at (\\d+(?:\\.\\d+)?) s`),
+    means: ([said = '', at = ''], around, depth) =>
+      tailed(
+        said,
+        ` from ${at} s to ${timed(Number(at) + (MOVES_TO.test(said) ? MOVED_BY : AT_ONCE))} s`,
+        around,
+        depth,
+      ),
+  },
   // What changes at a time is so a moment later.
   {
     pattern: whole(
-      `(${NAMES}) (turns|goes|switches|comes|gets|becomes|changes|stops|starts|lights up|shines|is switched|is turned)\\b(?!.*°)(.*?) at ${SECONDS}`,
+      `(${NAMES}) (turns|goes|switches|comes|gets|becomes|changes|stops|starts|lights up|shines|is switched|is turned|closes|opens|clicks|pulls in|picks up|lets go|drops out|energi[sz]es)\\b(?!.*°)(.*?) at ${SECONDS}`,
     ),
     means: ([subject = '', verb = '', rest = '', at = ''], around, depth) =>
       tailed(
@@ -297,6 +312,7 @@ const ways: readonly Way[] = [
       return state && saying(stated(subject, state, around));
     },
   },
+  ...waysTwice(meaning, tailed),
 ];
 
 /** Ways in ways that are followed: `D1 and D2 are on after 3 s` is three. */

@@ -1,6 +1,7 @@
 import { findKind } from '../../parts';
 import { brought, isBrought, isMeasured, restOf, touchedBy, type Stimulus } from '../../stimuli';
 import { NAMES, timed, type Named } from './plain';
+import { standingSo } from './standing';
 import { SECONDS } from './way';
 
 /** Reads what is done once more, in other words; behind what else is done before. */
@@ -11,38 +12,15 @@ const LONG = 2;
 
 const AT_THE_START =
   '(?:(?:at|from|in) the (?:very )?(?:start|beginning)(?: on(?:wards)?)?|to (?:start|begin) with|initially|at first|from the outset)';
-const TURNED =
-  '(?:(?:the )?(?:middle|centre|left|right|start|end|top|bottom|minimum|maximum)|up|down|left|right|halfway|half way|clockwise|anticlockwise|counterclockwise)';
-
-/** Words for the state that a part is in, as what is done to bring it there. */
-const STATES: readonly (readonly [pattern: RegExp, says: (...found: string[]) => string])[] = [
-  [
-    new RegExp(
-      `^(${NAMES})(?: is| stands| starts)?(?: (?:turned|set))?(?: (?:fully|all the way|completely))?(?: (?:in|at|to))? (${TURNED})$`,
-      'i',
-    ),
-    (name, place) => `turn ${name} to ${place} at 0 s`,
-  ],
-  [
-    new RegExp(`^(${NAMES}) (?:in the )?(dark|light|bright|covered|uncovered)$`, 'i'),
-    (name, light) => `${name} is ${light}`,
-  ],
-  [new RegExp(`^(${NAMES}) at (0?\\.\\d+)$`, 'i'), (name, share) => `turn ${name} to ${share} at 0 s`],
-  [
-    new RegExp(`^(?:there is )?nothing (?:is )?(?:in front of|before|near|in sight of) (${NAMES})$`, 'i'),
-    (name) => `something ${restOf('distance')} m before ${name} at 0 s`,
-  ],
-  [
-    new RegExp(`^(${NAMES}) (?:sees|reads|measures) (\\d+(?:\\.\\d+)?) m$`, 'i'),
-    (name, metres) => `something ${metres} m before ${name} at 0 s`,
-  ],
-];
-
 /** What is held and let go, in the words in which presses are read. */
 const pressesSaid = (plain: string): string =>
   plain
     .replace(new RegExp(`^(${NAMES}) (?:is )?(?:held(?: down)?|down|kept pressed)\\b`, 'i'), 'hold $1')
     .replace(new RegExp(`^(?:keep|hold) (${NAMES}) (?:pressed|held|down)\\b`, 'i'), 'hold $1')
+    .replace(
+      new RegExp(`^((?:press|hold|push) ${NAMES}) between ${SECONDS} and ${SECONDS}$`, 'i'),
+      '$1 from $2 s to $3 s',
+    )
     .replace(/^((?:press|push|tap|click) \S+) (?:briefly|shortly|quickly)\b/i, '$1')
     .replace(/^((?:press|push) \S+) (?:long|for long|for a long time|for a while)\b/i, `$1 for ${LONG} s`);
 
@@ -56,6 +34,7 @@ export function lasting(
   before: readonly Stimulus[],
   read: Read,
 ): readonly Stimulus[] | undefined {
+  const readSo: Read = (sentence, also) => read(sentence, also) ?? standing(sentence, parts, read, also);
   const said = pressesSaid(plain);
   if (said !== plain) return lasting(said, parts, before, read) ?? read(said);
   const together = new RegExp(
@@ -71,18 +50,74 @@ export function lasting(
     new RegExp(`^(.+?),? ${AT_THE_START}$`, 'i').exec(plain) ??
     new RegExp(`^${AT_THE_START},? (.+)$`, 'i').exec(plain) ??
     /^(?:(?:start|begin) )?with (.+)$/i.exec(plain);
-  if (beginning) return fromTheStart(beginning[1]!, read);
-  for (const [pattern, says] of STATES) {
-    const found = pattern.exec(plain);
-    const done = found && read(says(...found.slice(1)));
-    if (done && areTouchedSo(done, parts)) return done;
-  }
-  return forAWhile(plain, before, read) ?? oneAndAnother(plain, read);
+  if (beginning) return fromTheStart(beginning[1]!, readSo);
+  return (
+    standing(plain, parts, read) ??
+    forAWhile(plain, before, readSo) ??
+    ofEach(plain, parts, readSo) ??
+    oneUntilAnother(plain, readSo) ??
+    oneAndAnother(plain, readSo)
+  );
 }
+
+/** How something is, as what is done to bring it there: from the start, or behind what is done before. */
+function standing(
+  plain: string,
+  parts: readonly Named[],
+  read: Read,
+  also: readonly Stimulus[] = [],
+): readonly Stimulus[] | undefined {
+  const said = standingSo(plain, parts, also.length === 0 ? 0 : timed(lastOf(also) + STAYS));
+  const done = said === undefined ? undefined : read(said, also);
+  return done && areTouchedSo(done, parts) ? done : undefined;
+}
+
+/** `P1 and P2 at 100 %`: the same of each. */
+function ofEach(plain: string, parts: readonly Named[], read: Read): readonly Stimulus[] | undefined {
+  const [, verb = '', names = '', rest = ''] =
+    new RegExp(
+      `^((?:turn|set|move|bring|put|cover|uncover) )?(${NAMES}(?:(?:, ?(?:and )?| and )${NAMES})+)( .+)$`,
+      'i',
+    ).exec(plain) ?? [];
+  const done = (names.match(new RegExp(NAMES, 'g')) ?? []).map((name) => read(`${verb}${name}${rest}`));
+  const all = done.flatMap((one) => one ?? []);
+  return all.length > 0 && done.every((one) => one) && areTouchedSo(all, parts) ? all : undefined;
+}
+
+/** `nothing near until 2 s, then 0.15 m`: how it is from the start, and from that time on. */
+function oneUntilAnother(plain: string, read: Read): readonly Stimulus[] | undefined {
+  const [, first = '', until, second = ''] =
+    new RegExp(
+      `^(.+?) (?:until|till|before|up to) ${SECONDS},? (?:and |but )?(?:then |after that )?(.+)$`,
+      'i',
+    ).exec(plain) ?? [];
+  if (until === undefined) return undefined;
+  const done = IDLE.test(first) ? [] : read(`${first} at 0 s`);
+  if (!done) return undefined;
+  const head = toAnother(first, second) ?? second;
+  const other = read(`${head} at ${until} s`, done) ?? atThat(head, until, done, read);
+  return other && [...done, ...other];
+}
+
+/** `motion for 1 s`, and when: the time may stand before how long it lasts. */
+const atThat = (
+  head: string,
+  at: string,
+  done: readonly Stimulus[],
+  read: Read,
+): readonly Stimulus[] | undefined => {
+  const [, what, length] = new RegExp(`^(.+?) for ${SECONDS}$`, 'i').exec(head) ?? [];
+  return what === undefined ? undefined : read(`${what} at ${at} s for ${length} s`, done);
+};
+
+/** What says that nobody does anything yet. */
+const IDLE =
+  /^(?:no (?:motion|movement|press)|nobody|no ?one|nothing(?: (?:moves|happens))?|nobody (?:moves|is there))$/i;
 
 /** `hold S1 and press S2`, `turn P1 to 0 and P2 to 1`: at one time, or one after the other with “then”. */
 function oneAndAnother(plain: string, read: Read): readonly Stimulus[] | undefined {
-  const [, first = '', joint = '', second = ''] = /^(.+?),? (and then|then|and) (.+)$/i.exec(plain) ?? [];
+  const [, first = '', joint = '', second = ''] =
+    /^(.+?)(?:,? (and then|then|and)|,) (.+)$/i.exec(plain) ?? [];
   const done = read(first);
   if (!done) return undefined;
   const before = /then/i.test(joint) ? done : [];
@@ -108,6 +143,8 @@ const TO_ONE = new RegExp(`^(.+ |)(${AMOUNT})(| light| away)${WHEN}?$`, 'i');
 /** Seconds for which something stays as it is before it is brought to another amount, where nobody says when. */
 const STAYS = 2;
 
+const lastOf = (done: readonly Stimulus[]): number => Math.max(...done.map(({ at }) => at));
+
 /** `20 %, then 40 %, then 80 % at 6 s` behind what was brought to an amount: the same, to each of them. */
 function eachAfter(
   first: string,
@@ -118,8 +155,7 @@ function eachAfter(
   const [head = ''] = second.split(/,? (?:and then|then|and) /i);
   const said = toAnother(first, head);
   if (said === undefined) return undefined;
-  const last = Math.max(...done.map(({ at }) => at));
-  const whole = /\bat [\d.]+ s$/.test(said) ? said : `${said} at ${timed(last + STAYS)} s`;
+  const whole = /\bat [\d.]+ s$/.test(said) ? said : `${said} at ${timed(lastOf(done) + STAYS)} s`;
   const rest = second.slice(head.length);
   return rest === '' ? read(whole) : oneAndAnother(`${whole}${rest}`, read);
 }

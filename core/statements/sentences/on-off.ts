@@ -13,14 +13,14 @@ export function stateOf(words: string): 'on' | 'off' | undefined {
     /^(?:is |stays? |remains? |be |keeps? )?(?:on|lit|shining|burning|pulled in|closed|sounding|turning|running)$/.test(
       said,
     ) ||
-    /^(?:(?:turns?|goe?s?|comes?|clicks?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|starts?|closes?|pulls? in)$/.test(
+    /^(?:(?:turns?|goe?s?|comes?|clicks?|switch(?:es)?|is switched|is turned) on|lights?(?: up)?|shines?|burns?|glows?|sounds?|turns?|moves?|runs?|starts?|closes?|pulls? in|picks up|energi[sz]es|is energi[sz]ed)$/.test(
       said,
     )
   )
     return 'on';
   if (
     /^(?:is |stays? |remains? |be |keeps? )?(?:off|dark|out|silent|quiet|still|let go|open)$/.test(said) ||
-    /^(?:(?:turns?|goe?s?|clicks?|falls?|becomes?|gets?|switch(?:es)?|is switched|is turned) (?:off|out|dark|quiet|silent|still)|(?:stands?|stays?|comes?) (?:still|to (?:a )?(?:rest|stop|standstill))|rests?|pauses?|stops?|opens?|lets? go|does nothing)$/.test(
+    /^(?:(?:turns?|goe?s?|clicks?|falls?|becomes?|gets?|switch(?:es)?|is switched|is turned) (?:off|out|dark|quiet|silent|still)|(?:stands?|stays?|comes?) (?:still|to (?:a )?(?:rest|stop|standstill))|rests?|pauses?|stops?|opens?|lets? go|drops? out|is released|is de-?energi[sz]ed|does nothing)$/.test(
       said,
     )
   )

@@ -88,12 +88,12 @@ export function plainly(text: string, parts: readonly Named[]): string {
       'gi',
     ),
     (whole, called, number) =>
-      calledSo(called!, parts).find((name) => name.replace(/^\D+/, '') === number) ?? whole,
+      allCalled(called!, parts).find((name) => name.replace(/^\D+/, '') === number) ?? whole,
   );
   put(
     new RegExp(`\\b(?:the )?(${ORDINAL_WORDS.join('|')}|last) (${CALLED})\\b`, 'gi'),
     (whole, place, called) => {
-      const names = calledSo(called!, parts);
+      const names = allCalled(called!, parts);
       const index = /last/i.test(place!)
         ? names.length - 1
         : ORDINAL_WORDS.findIndex((word) => word === place!.toLowerCase());
@@ -107,7 +107,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
   // “Servo at 90°”: what a sentence begins with is what it is about.
   put(
     new RegExp(
-      `^ (${CALLED})(?= (?:is|at|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|flickers|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
+      `^ (${CALLED})(?= (?:is|at|closed|closes|open|opens|pulls|clicks|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|flickers|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
       'i',
     ),
     (whole, called) => (/^light$/i.test(called!) ? whole : ` ${onlyOne(called!, parts) ?? called!}`),
@@ -152,7 +152,7 @@ export const showsFigures = ({ body }: Pick<PartKind, 'body'>): boolean => body 
 
 /** The name of the only part that may be called so. */
 function onlyOne(called: string, parts: readonly Named[]): string | undefined {
-  const [one, more] = calledSo(called, parts);
+  const [one, more] = allCalled(called, parts);
   return more === undefined ? one : undefined;
 }
 
@@ -166,12 +166,12 @@ export function unclearIn(
       plain,
     ) ?? [];
   const called = named ?? first;
-  const names = called === undefined ? [] : calledSo(called, parts);
+  const names = called === undefined ? [] : allCalled(called, parts);
   return called !== undefined && names.length > 1 ? { called, names } : undefined;
 }
 
 /** The names of all parts that may be called so. */
-function calledSo(called: string, parts: readonly Named[]): readonly string[] {
+export function allCalled(called: string, parts: readonly Named[]): readonly string[] {
   const word = called.toLowerCase().replace(/^.*segment /, '');
   const fitting = parts.filter(({ kind }) => {
     // A board and its breadboard are among the parts too.
@@ -233,6 +233,14 @@ function onlyOfColour(colour: string, parts: readonly Named[]): string | undefin
 /** The names of all LEDs of one colour. */
 export const lightsIn = (parts: readonly Named[]): readonly string[] =>
   parts.filter((part) => findKind(part.kind) && isSingleLight(part)).map(({ ref }) => ref);
+
+/** The lights of a row from one to another, either way round. */
+export function lightsBetween(from: string, to: string, parts: readonly Named[]): readonly string[] {
+  const lights = lightsIn(parts);
+  const [first, last] = [lights.indexOf(from.toUpperCase()), lights.indexOf(to.toUpperCase())];
+  if (first < 0 || last < 0) return [];
+  return first <= last ? lights.slice(first, last + 1) : lights.slice(last, first + 1).toReversed();
+}
 
 /** The only part to which something is done in that way. */
 export function onlyTouched(how: StimulusKind, parts: readonly Named[]): string | undefined {

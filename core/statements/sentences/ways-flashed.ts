@@ -165,6 +165,17 @@ export const waysFlashed: readonly Way[] = [
       saying(`${subject} ${first} ${one} s, ${second} ${other} s`),
   },
   {
+    pattern: whole(
+      `(${NAMES}) (?:lights(?: up)?|is (?:on|lit)|comes on|goes on) (?:once )?every (?:sec|${SECONDS})`,
+    ),
+    means: ([subject = '', every = '1'], { parts }) => {
+      const name = subject.toUpperCase();
+      return lightsIn(parts).includes(name)
+        ? { problem: `Say how long ${name} is on each time: “${name} is on for 0.2 s every ${every} s”.` }
+        : undefined;
+    },
+  },
+  {
     pattern: whole(`(${NAMES}) (?:flash|blink)(?:es|s)?`),
     means: ([subject = '']) => howItFlashes(subject.toUpperCase()),
   },

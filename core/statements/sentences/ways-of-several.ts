@@ -1,5 +1,5 @@
 import { listText, NUMBER_SAID, numberSaid } from '../../words/words';
-import { lightsIn, NAMES } from './plain';
+import { lightsBetween, lightsIn, NAMES } from './plain';
 import { saying, whole, type Around, type Meaning, type Way } from './way';
 import type { Reads } from './ways-staged';
 
@@ -9,13 +9,6 @@ const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';
 const LIST = `${NAMES}(?:(?:, ?(?:and |or )?| and | or )${NAMES})+`;
 const namesIn = (said: string): readonly string[] =>
   (said.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
-
-/** The lights of a row from one to another, either way round. */
-function between(from: string, to: string, lights: readonly string[]): readonly string[] {
-  const [first, last] = [lights.indexOf(from), lights.indexOf(to)];
-  if (first < 0 || last < 0) return [];
-  return first <= last ? lights.slice(first, last + 1) : lights.slice(last, first + 1).toReversed();
-}
 
 /** The meanings of sentences together; `undefined` where one of them has none. */
 function all(sentences: readonly string[], reads: Reads, around: Around, depth: number): Meaning | undefined {
@@ -102,7 +95,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
   // never all three on, never two at once
   {
     pattern: whole(
-      `(?:never (?:(all)(?: (${NUMBER_SAID}))?|(${NUMBER_SAID})) (?:of the )?(?:leds|lamps|lights)|(${LIST}) (?:are )?never all)(?: are)?(?: (?:on|lit))?(?: (?:at once|together|at the same time|at a time))?${TAIL}`,
+      `(?:never (?:(all)(?: (${NUMBER_SAID}))?|(${NUMBER_SAID})) (?:of the )?(?:leds|lamps|lights)|(${LIST}) (?:are )?never (?:all|both))(?: are)?(?: (?:on|lit))?(?: (?:at once|together|at the same time|at a time))?${TAIL}`,
     ),
     means: ([, , count, names, tail = ''], { parts }) => {
       const lights = names === undefined ? lightsIn(parts) : namesIn(names);
@@ -130,7 +123,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
       `(?:the|an?|one) (?:light|led|lamp|dot) (?:goes|runs|moves|wanders|walks|travels|jumps|wanders along|hops|chases) (?:along )?from (${NAMES}) to (${NAMES})((?:,? and (?:then )?back(?: again)?(?: to ${NAMES})?)?)(?:,? (?:over and over(?: again)?|again and again|on and on|repeatedly|in a loop|endlessly|forever))?${TAIL}`,
     ),
     means: ([from = '', to = '', back = '', tail = ''], { parts }) => {
-      const row = between(from.toUpperCase(), to.toUpperCase(), lightsIn(parts));
+      const row = lightsBetween(from, to, parts);
       if (row.length < 2) return undefined;
       const all = back === '' ? row : [...row, ...row.slice(1, -1).toReversed()];
       return saying(`${all.join(', then ')}${tail}`);

@@ -11,7 +11,7 @@ import type { Reads } from './ways-staged';
 export const AT_ONCE = 0.1;
 const ANGLE = '(\\d+) ?°?';
 /** Seconds after which a servo has arrived. */
-const MOVED_BY = 1;
+export const MOVED_BY = 1;
 const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 /** What a part is, so that it is so a moment after the press and not at it. */
@@ -46,7 +46,7 @@ const firstUse = (name: string, { done }: Around): { readonly for?: number | und
 const heldFor = (name: string, around: Around): number | undefined => firstUse(name, around)?.for;
 
 /** A sentence with a time behind it, as its meaning. */
-type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
+export type Tailed = (said: string, tail: string, around: Around, depth: number) => Meaning | undefined;
 
 /** What must be seen when a button is pressed, while it is held, and when it is let go. */
 export const waysPressed = (reads: Reads, tailed: Tailed): readonly Way[] => [
@@ -294,7 +294,12 @@ function afterPress(
     .sort((one, other) => one - other);
   const [from, to] = [presses[count - 1], presses[count]];
   if (from === undefined)
-    return { problem: `Say first when ${name} is pressed that often: press ${name} ${count} times.` };
+    return {
+      problem:
+        count === 1
+          ? `Say first when ${name} is pressed: press ${name} at 2 s.`
+          : `Say first when ${name} is pressed that often: press ${name} ${count} times.`,
+    };
   return tailed(
     said,
     ` from ${timed(from + AT_ONCE)} s${to === undefined ? '' : ` to ${to} s`}`,

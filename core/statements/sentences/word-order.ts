@@ -1,8 +1,11 @@
 import { findKind } from '../../parts';
+import { isMeasured } from '../../stimuli';
 import { COLOUR } from './colours';
 import { observedOf } from './on-off';
+import { order, reordered, type Order } from './order';
 import { asAnswers } from './presses-in-turn';
 import { isKnownTouched, isSwitch, NAMES, onlyTouched, type Named } from './plain';
+import { timedOrders } from './timed-words';
 import { SECONDS } from './way';
 
 const WHEN = '(?:when|whenever|if|while|as long as|once|after|each time|every time|as soon as|until|unless)';
@@ -43,12 +46,6 @@ const SHARES: Readonly<Record<string, number>> = {
   full: 100,
 };
 const PERCENT = '\\d+ ?%';
-
-type Found = readonly string[];
-/** One way to say it in another order or in other words; what it is understood as. */
-type Order = readonly [pattern: RegExp, says: (found: Found, parts: readonly Named[]) => string | undefined];
-
-const order = (pattern: string, says: Order[1]): Order => [new RegExp(pattern, 'i'), says];
 
 /** What somebody does to a part, as what is done to it. */
 const PASSIVE: readonly (readonly [verb: string, is: string])[] = [
@@ -215,6 +212,50 @@ const orders: readonly Order[] = [
       return /^(?:while|as long as)$/i.test(when!) ? `while ${sensor} is held` : `when ${sensor} is used`;
     },
   ),
+  // … within 0.2 s of motion, for 3 s after motion; what stays as it is stays so when the motion is over
+  order(`\\b(within ${SECONDS} (?:of|after)) (?:the |any |a )?${MOTION}\\b`, ([within], parts) => {
+    const sensor = onlyTouched('motion', parts);
+    return sensor && `${within} ${sensor}`;
+  }),
+  order(
+    `\\b(stays|remains) (on|lit|off|dark) (?:for )?${SECONDS} after (?:the )?${MOTION}$`,
+    ([, state, length], parts) => {
+      const after = whenStill('after', parts);
+      return after && `is ${state} for ${length} s ${after}`;
+    },
+  ),
+  order(`\\bafter (?:the |any |a )?${MOTION}$`, (_, parts) => {
+    const sensor = onlyTouched('motion', parts);
+    return sensor && `after ${sensor}`;
+  }),
+  // … goes on when S1 is pressed and goes off 3 s later
+  order(
+    `^(${NAMES}) (?:goes on|comes on|turns on|switches on|lights up|is on) (?:when|as soon as|if|after) (${NAMES}) is (?:pressed|pushed|used),? and (?:then )?(?:goes |turns |switches |is )?(?:off|out)(?: again)? (?:after )?${SECONDS}(?: later| after that| afterwards)?$`,
+    ([name, used, length]) => `${name} is on for ${length} s after ${used}`,
+  ),
+  // off after the first press and on after the second
+  order(
+    `^(${NAMES}) (?:is|goes|turns|switches) (on|off)(?: again)? (?:after|at|on|with) the (\\w+) press((?: of ${NAMES})?)(?:,? (?:and|but)|,) (?:is |goes |turns |switches )?(on|off)(?: again)? (?:after|at|on|with) the (\\w+)(?: press)?(?: of ${NAMES})?$`,
+    ([name, first, one, button, second, other]) =>
+      `${name} is ${first} after the ${one} press${button}, ${name} is ${second} after the ${other} press${button}`,
+  ),
+  order(
+    `^(${NAMES}) (?:is|goes|turns|switches) (on|off)(?: again)? (?:when|if|after) (${NAMES}) is pressed(?:,? (?:and|but)|,) (?:is |goes |turns |switches )?(on|off)(?: again)? (?:when|if|after) (?:it|${NAMES}) is pressed (?:again|a second time|once more)$`,
+    ([name, first, button, second]) =>
+      `${name} is ${first} after the first press of ${button}, ${name} is ${second} after the second press of ${button}`,
+  ),
+  // X1 sees something closer than 30 cm
+  order(
+    `\\b(${NAMES}) (?:sees|measures|reads|detects|gives|shows)(?: (?:something|somebody|an? (?:object|obstacle|hand|value|distance|temperature))(?: of| that is)?)? (?=(?:${COMPARED}) ${AMOUNT})`,
+    ([name], parts) => {
+      const kind = findKind(parts.find(({ ref }) => ref === name!.toUpperCase())?.kind ?? '');
+      return kind?.stimulus !== undefined && isMeasured(kind.stimulus) ? `${name} is ` : undefined;
+    },
+  ),
+  order(
+    `\\b(within ${SECONDS}) (?:of|after) ((?:${SOMEBODY}|it|${NAMES}) )(?:coming|being|getting|becoming|is|comes|gets) (?=(?:${COMPARED}) ${AMOUNT})`,
+    ([within, , who]) => `${within} after ${who}is `,
+  ),
   // pressing S1 a second time turns D1 off, holding S1 for 2 s turns D1 on
   order(
     `^pressing (${NAMES}) (?:for )?(?:(?:the|a) (\\w+) time|(again)) (?:turns|switches) (${NAMES}) (on|off)(?: again)?$`,
@@ -330,9 +371,5 @@ const orders: readonly Order[] = [
  */
 export function inOrder(plain: string, parts: readonly Named[]): string {
   const answered = asAnswers(plain, parts);
-  return orders.reduce((said, [pattern, says]) => {
-    const found = pattern.exec(said);
-    const other = found && says(found.slice(1), parts);
-    return other === null || other === undefined ? said : said.replace(pattern, () => other);
-  }, answered);
+  return reordered(reordered(answered, orders, parts), timedOrders, parts);
 }
