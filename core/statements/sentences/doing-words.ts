@@ -78,7 +78,10 @@ const ways: readonly DoingWords[] = [
       return names.length > 1 ? `${verb}${listText(names)}${rest}` : undefined;
     },
   ),
-  words(`^(${NAMES}) ?= ?(.+)$`, ([name, rest]) => `${name} is ${rest}`),
+  words(
+    `^(${NAMES}|(?:the )?(?:distance|temperature|light|brightness)) ?[=:] ?(.+)$`,
+    ([name, rest]) => `${name} is ${rest}`,
+  ),
   words(
     `^(?!.* to )(.+) (?:from|as of|starting at) ${SECONDS} on(?:wards)?$`,
     ([said, at]) => `${said} at ${at} s`,
@@ -119,7 +122,7 @@ const ways: readonly DoingWords[] = [
     ([name, from, to]) => `hold ${name} from ${from} s to ${to} s`,
   ),
   words(
-    `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you|we|I) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (.+)$`,
+    `^(?:the )?(?:user|player|learner|student|child|someone|somebody|you|we|I) (press|push|hold|type|send|enter|turn|cover|touch)(?:e?s)? (?!(?:at|after|from) \\d)(.+)$`,
     ([verb, rest]) => `${verb} ${rest}`,
   ),
   words(

@@ -95,7 +95,7 @@ function readSaid(
   );
   if (read.ok) return read;
   const whole = lasting(plain, parts, before, (sentence, also) => {
-    const found = once(sentence, also);
+    const found = once(inDoingWords(sentence, parts, nextAt([...before, ...(also ?? [])])), also);
     return found.ok ? found.value : undefined;
   });
   if (whole) return ok(whole);

@@ -17,6 +17,22 @@ const pressesSaid = (plain: string): string =>
   plain
     .replace(new RegExp(`^(${NAMES}) (?:is )?(?:held(?: down)?|down|kept pressed)\\b`, 'i'), 'hold $1')
     .replace(new RegExp(`^(?:keep|hold) (${NAMES}) (?:pressed|held|down)\\b`, 'i'), 'hold $1')
+    .replace(new RegExp(`^(${NAMES}) (?:is )?pressed (?=between )`, 'i'), 'hold $1 ')
+    .replace(
+      new RegExp(`^((?:hold|press|push) ${NAMES}) (?:until|till) ${SECONDS}$`, 'i'),
+      '$1 from 0 s to $2 s',
+    )
+    .replace(
+      new RegExp(
+        `^(${NAMES}) (?:is )?on at ${SECONDS},? (?:and |then )*(?:is )?off(?: again)? at ${SECONDS}$`,
+        'i',
+      ),
+      'hold $1 from $2 s to $3 s',
+    )
+    .replace(
+      new RegExp(`^((?:press|push|tap) ${NAMES} at ${SECONDS}),? and (?:then )?again at ${SECONDS}$`, 'i'),
+      '$1 and $3 s',
+    )
     .replace(
       new RegExp(`^((?:press|hold|push) ${NAMES}) between ${SECONDS} and ${SECONDS}$`, 'i'),
       '$1 from $2 s to $3 s',

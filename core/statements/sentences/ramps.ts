@@ -54,9 +54,10 @@ export function rampOf(text: string, usual: number): Ramp | undefined {
   if (!found) return undefined;
   const [, what = '', amount, unit, end, last, lastUnit, lastEnd, rest = ''] = found;
   const over = new RegExp(`(?:^| )(?:over|within|in) ${SECONDS}`, 'i').exec(rest);
-  const at = new RegExp(`(?:^|,? )(?:at|after|from) ${SECONDS}(?: (?:to|until|till) ${SECONDS})?`, 'i').exec(
-    rest,
-  );
+  const at = new RegExp(
+    `(?:^|,? )(?:at|after|from|between) ${SECONDS}(?: (?:to|until|till|and) ${SECONDS})?`,
+    'i',
+  ).exec(rest);
   const until = at?.[2] === undefined ? undefined : timed(Number(at[2]) - Number(at[1]));
   if (until !== undefined && (until <= 0 || over)) return undefined;
   const left = rest

@@ -67,6 +67,10 @@ export const timedOrders: readonly Order[] = [
       return inARow(row, `, ${each ?? timed(Number(whole) / row.length)} s each`);
     },
   ),
+  order(
+    `^(${NAMES}) first,? (?:and )?((?:then ${NAMES}(?:, ?)?(?: and )?)+)$`,
+    ([first, rest]) => `${first}, ${rest}`,
+  ),
   // D8 comes after D7
   order(
     `^(${NAMES}) (?:comes(?: on)?|lights up|goes on|is lit|lights)(?: directly| right)? after (${NAMES})$`,
@@ -74,6 +78,19 @@ export const timedOrders: readonly Order[] = [
       [later!, first!].every((name) => lightsIn(parts).includes(name.toUpperCase()))
         ? `${first}, then ${later}`
         : undefined,
+  ),
+  order(
+    `^no two (?:of the )?(?:leds|lamps|lights) (?:are |light up |shine |go )?(?:ever )?(?:on |lit )?(?:together|at once|at the same time)(.*)$`,
+    ([rest], parts) =>
+      lightsIn(parts).length > 1 ? `at most one of ${listText(lightsIn(parts))} lit${rest}` : undefined,
+  ),
+  // D1 does not light at all, D1 comes on no later than 2.2 s, M1 is at 90° all the time
+  order(`^(${NAMES} (?:does not|never|is not) .+?) at all$`, ([said]) => said),
+  order(`\\b(?:no later than|not later than|at the latest at|by) (?=${SECONDS}$)`, () => 'from '),
+  order(
+    `^(${NAMES}) (?:is|stays|stands|remains) at (\\d+) ?°(?: all the time| throughout| always| the whole time)?$`,
+    ([name, angle], parts) =>
+      observedOf(name!, parts) === 'angle' ? `${name} stands at ${angle}°` : undefined,
   ),
   // the red of an RGB LED
   order(

@@ -15,7 +15,7 @@ export const waysSeen: readonly Way[] = [
   // what colour it gets, which way it goes
   {
     pattern: whole(
-      `(${NAMES}) (?:is|turns|goes|becomes|gets|changes to|lights(?: up)?|shines) (${COLOUR})\\b(.*)`,
+      `(${NAMES}) (?:is|turns|goes|becomes|gets|changes to|lights(?: up)?|shines|glows|stays|remains) (${COLOUR})\\b(.*)`,
     ),
     means: ([subject = '', colour = '', tail = '']) => saying(`${subject} is ${colourCalled(colour)}${tail}`),
   },
