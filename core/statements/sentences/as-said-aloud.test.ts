@@ -30,6 +30,16 @@ describe('what is said at a level crossing', () => {
 
   test.each([
     ['X1 sees 15 cm at 2 s', ['something 0.15 m before X1 at 2 s']],
+    ['someone puts a hand 10 cm in front of X1 at 3 s', ['something 0.1 m before X1 at 3 s']],
+    ['the train leaves at 5 s', ['something 1 m before X1 at 5 s']],
+    [
+      'train at 20 cm from 2 s to 5 s',
+      ['something 0.2 m before X1 at 2 s', 'something 1 m before X1 at 5 s'],
+    ],
+    [
+      'from 2 s to 5 s something is 15 cm away',
+      ['something 0.15 m before X1 at 2 s', 'something 1 m before X1 at 5 s'],
+    ],
     ['X1 sees nothing at 4 s', ['something 1 m before X1 at 4 s']],
     ['nothing in front of X1 at 4 s', ['something 1 m before X1 at 4 s']],
     [
@@ -115,6 +125,12 @@ describe('what is said of a mood light', () => {
 
   test.each([
     ['P1 fully right at 0 s', ['turn P1 to 100 % at 0 s']],
+    [
+      'P1 goes from 0 to 100 % between 1 s and 3 s',
+      ['turn P1 to 0 % at 0.5 s', 'turn P1 to 100 % at 1 s over 2 s'],
+    ],
+    ['button pressed between 1 and 3 s', ['press S1 at 1 s for 2 s']],
+    ['keep S1 pressed until 3 s', ['press S1 at 0 s for 3 s']],
     ['P1 left, P2 right', ['turn P1 to 0 % at 0 s', 'turn P2 to 100 % at 0 s']],
     ['P1 at 100 %, P2 at 0 %', ['turn P1 to 100 % at 0 s', 'turn P2 to 0 % at 0 s']],
     ['both potentiometers at 100 %', ['turn P1 to 100 % at 0 s', 'turn P2 to 100 % at 0 s']],
@@ -168,6 +184,9 @@ describe('what is said at a door', () => {
     ['X1 is triggered at 2 s for 1 s', ['something moves before X1 at 2 s for 1 s']],
     ['no motion until 2 s, then motion for 1 s', ['something moves before X1 at 2 s for 1 s']],
     ['somebody comes at 2 s and goes at 4 s', ['something moves before X1 at 2 s for 2 s']],
+    // Not “at 2 s” typed on the computer.
+    ['someone enters at 2 s', ['something moves before X1 at 2 s for 2 s']],
+    ['sunrise at 5 s', ['light on L1 to 90 % at 5 s']],
     ['dark at 0 s', ['light on L1 to 5 % at 0 s']],
     ['in the dark', ['light on L1 to 5 % at 0 s']],
     ['it is dark outside', ['light on L1 to 5 % at 0 s']],
@@ -183,6 +202,8 @@ describe('what is said at a door', () => {
       'D1 is off until 2 s, then on',
       ['D1 is off all the time until 2 s', 'D1 is on all the time from 2.1 s'],
     ],
+    ['D1 does not light at all', ['D1 is off all the time']],
+    ['D1 is on no later than 2.2 s', ['D1 is on all the time from 2.2 s']],
     [
       'D1 is off before 2 s and on after',
       ['D1 is off all the time until 2 s', 'D1 is on all the time from 2.1 s'],
