@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind, rowOfLegs, type Leg } from './kind';
-import { anyNote, input, load, moduleRatings, output, supplyPair, vcc } from './module';
+import { anyNote, input, load, moduleRatings, output, substrate, supplyPair, vcc } from './module';
 
 const trigger = legName('trig');
 const echo = legName('echo');
@@ -36,7 +36,12 @@ export const distanceSensor = defineKind({
   codeWords: ['distance'],
   hazards: ['Its echo pin gives 5 V: a 3.3 V board needs a divider there.'],
   readValue: anyNote,
-  elements: (_, { echoing }) => [load(5, 15), ...input(trigger), output(echo, echoing ? 5 : 0)],
+  elements: (_, { echoing }) => [
+    load(5, 15),
+    ...input(trigger),
+    output(echo, echoing ? 5 : 0),
+    substrate(echo),
+  ],
   behave: () => {
     let triggered = false;
     return (volts, { metres, echoing }) => {

@@ -26,6 +26,18 @@ export const load = (volts: number, currentMa: number): PartElement => ({
   ohms: (volts / currentMa) * 1e3,
 });
 
+/**
+ * The diode from ground to an output inside every chip. It matters where both were exchanged: the chip then stands a
+ * diode’s voltage above what its output is joined to, and tells nothing.
+ */
+export const substrate = (leg: LegName): PartElement => ({
+  type: 'junction',
+  anode: gnd,
+  cathode: leg,
+  model: CLAMP,
+  clamp: 'none',
+});
+
 /** An input of a module: it leaks a little, and feeds the supply backwards when that is missing. */
 export const moduleInput = (leg: LegName, plus: LegName, minus: LegName): readonly PartElement[] => [
   { type: 'resistor', from: leg, to: minus, ohms: INPUT_OHMS, leak: true },

@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind } from './kind';
-import { anyNote, load, moduleRatings, output, supplyPair } from './module';
+import { anyNote, load, moduleRatings, output, substrate, supplyPair } from './module';
 
 const out = legName('out');
 
@@ -28,6 +28,6 @@ export const motionSensor = defineKind({
   hazards: [],
   preparation: 'Leave it still for a minute after power on: it has to learn the room.',
   readValue: anyNote,
-  elements: (_, { moving }) => [load(5, 0.1), output(out, moving ? ALARM_VOLTS : 0, 1000)],
+  elements: (_, { moving }) => [load(5, 0.1), output(out, moving ? ALARM_VOLTS : 0, 1000), substrate(out)],
   describe: () => 'motion sensor',
 });

@@ -1,6 +1,6 @@
 import { legName } from '../brand';
 import { defineKind } from './kind';
-import { anyNote, load, moduleRatings, output, supplyPair } from './module';
+import { anyNote, load, moduleRatings, output, substrate, supplyPair } from './module';
 
 const out = legName('out');
 
@@ -29,6 +29,6 @@ export const temperatureSensor = defineKind({
   preparation: 'Spread the three legs by one row each; the flat face tells which is which.',
   pretest: 'With supply and ground joined, a meter shows about 0.75 V at the output in a room.',
   readValue: anyNote,
-  elements: (_, { celsius }) => [load(5, 0.05), output(out, sensorVolts(celsius))],
+  elements: (_, { celsius }) => [load(5, 0.05), output(out, sensorVolts(celsius)), substrate(out)],
   describe: () => 'temperature sensor',
 });

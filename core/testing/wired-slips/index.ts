@@ -13,6 +13,8 @@ import { doorbellBattery } from './doorbell-battery';
 import { twoWay } from './two-way';
 import { batteryDimmer } from './battery-dimmer';
 import { inSeries } from './in-series';
+import { levelCrossing } from './level-crossing';
+import { porch } from './porch';
 
 /** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
 export const wiredSlips: readonly WiredSlips[] = [
@@ -30,4 +32,6 @@ export const wiredSlips: readonly WiredSlips[] = [
   twoWay,
   batteryDimmer,
   inSeries,
+  levelCrossing,
+  porch,
 ];
