@@ -267,6 +267,10 @@ describe('what is said of a fan', () => {
   test.each([
     ['relay closed from 2.3 s', ['K1 is pulled in from 2.3 s']],
     ['K1 energises at 2 s', ['K1 is pulled in from 2.1 s to 2.2 s']],
+    [
+      'D1 is on until 2 s and K1 is off until 2 s',
+      ['D1 is on all the time until 2 s', 'K1 is let go until 2 s'],
+    ],
     ['K1 closes at 2 s and opens at 4 s', ['K1 is pulled in from 2.1 s to 3.9 s', 'K1 is let go from 4.1 s']],
     ['prints 35 within 1 s after 2 s', ['prints 35 from 2 s to 3 s']],
   ])('seen: %s', (text, sentences) => {

@@ -14,8 +14,7 @@ import { doneForGate, underGate } from './gates';
 import { stateOf } from './on-off';
 import { NAMES, onlyTouched, timed, type Named } from './plain';
 import { inStretches, isOfCounts } from './stretches';
-import { SECONDS, type Meaning } from './way';
-import type { Reads } from './ways-staged';
+import { SECONDS, type Meaning, type Reads } from './way';
 
 /** Seconds that a part may take to do what a condition asks for. */
 export const REACTS = 0.5;

@@ -17,7 +17,7 @@ import { underJoint } from './joint-conditions';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { waysSet } from './settings';
 import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
-import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
+import { saying, SECONDS, whole, type Around, type Meaning, type Way, together } from './way';
 import { twoCases } from './two-cases';
 import { waysCounted } from './ways-counted';
 import { AGAIN, waysPhased } from './ways-phased';
@@ -190,12 +190,12 @@ const ways: readonly Way[] = [
     means: ([names = '', rest = ''], around, depth) => {
       const all = names.match(new RegExp(NAMES, 'g')) ?? [];
       if (IN_ORDER.test(rest)) return saying(all.join(', then '));
-      const each = all.map((name) => meaning(`${name} ${singular(rest)}`, around, depth + 1));
-      const problem = each.find((one) => one && 'problem' in one);
-      if (problem) return problem;
-      return each.every((one) => one)
-        ? { sentences: each.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
-        : undefined;
+      return together(
+        all.map((name) => `${name} ${singular(rest)}`),
+        meaning,
+        around,
+        depth,
+      );
     },
   },
   // D1 goes on and D2 goes off …
@@ -204,12 +204,11 @@ const ways: readonly Way[] = [
       `(${NAMES} (?!.*\\b(?:between|never)\\b)[^,]+?),? and (${NAMES} .+?)((?: (?:when|while|after|from|until|if|once) .*)?)`,
     ),
     means: ([first = '', second = '', tail = ''], around, depth) => {
-      const both = [first, second].map((one) => meaning(`${one}${tail}`, around, depth + 1));
-      const problem = both.find((one) => one && 'problem' in one);
-      if (problem) return problem;
-      return both.every((one) => one)
-        ? { sentences: both.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
-        : undefined;
+      // The time at the end is that of both, unless the first has its own.
+      return (
+        together([`${first}${tail}`, `${second}${tail}`], meaning, around, depth) ??
+        together([first, `${second}${tail}`], meaning, around, depth)
+      );
     },
   },
   ...waysPressed(meaning, tailed),

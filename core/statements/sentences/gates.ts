@@ -3,8 +3,7 @@ import { isPress, type Press, type Stimulus } from '../../stimuli';
 import { stateOf } from './on-off';
 import { NAMES, timed, type Named } from './plain';
 import { inStretches } from './stretches';
-import type { Meaning } from './way';
-import type { Reads } from './ways-staged';
+import type { Meaning, Reads } from './way';
 
 /** Seconds that a part may take to answer what is pressed. */
 const REACTS = 0.1;

@@ -5,8 +5,7 @@ import { gateOf, HELD, type Gate } from './gates';
 import { stateOf } from './on-off';
 import { NAMES, timed, type Named } from './plain';
 import { inStretches, type Stretch } from './stretches';
-import type { Meaning } from './way';
-import type { Reads } from './ways-staged';
+import type { Meaning, Reads } from './way';
 
 /** Seconds that a part may take to answer a press. */
 const ANSWERS = 0.1;

@@ -1,8 +1,7 @@
 import { isBrought, touchedBy, type Stimulus } from '../../stimuli';
 import { readDone } from './done';
 import { timed, type Named } from './plain';
-import { whole, type Way } from './way';
-import type { Reads } from './ways-staged';
+import { whole, type Way, type Reads } from './way';
 
 /** Seconds that a part may take to do what a setting asks for, and in which it need not have begun to leave it. */
 const [REACTS, BEFORE] = [0.5, 0.1];

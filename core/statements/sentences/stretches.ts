@@ -1,6 +1,5 @@
 import { stated } from './on-off';
-import { saying, type Around, type Meaning } from './way';
-import type { Reads } from './ways-staged';
+import { saying, type Around, type Meaning, type Reads } from './way';
 
 /** A stretch of time in which something is so or is not, in seconds; without an end to the end of the run. */
 export interface Stretch {

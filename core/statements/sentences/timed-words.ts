@@ -86,7 +86,7 @@ export const timedOrders: readonly Order[] = [
   ),
   // D1 does not light at all, D1 comes on no later than 2.2 s, M1 is at 90° all the time
   order(`^(${NAMES} (?:does not|never|is not) .+?) at all$`, ([said]) => said),
-  order(`\\b(?:no later than|not later than|at the latest at|by) (?=${SECONDS}$)`, () => 'from '),
+  order('\\b(?:no later than|not later than|at the latest at|by) (?=\\d[\\d.]* s$)', () => 'from '),
   order(
     `^(${NAMES}) (?:is|stays|stands|remains) at (\\d+) ?°(?: all the time| throughout| always| the whole time)?$`,
     ([name, angle], parts) =>

@@ -26,3 +26,21 @@ export interface Way {
 
 /** A pattern of a whole sentence. */
 export const whole = (source: string): RegExp => new RegExp(`^${source}$`, 'i');
+
+/** A way to read sentences, as `meaning` of what is expected. */
+export type Reads = (said: string, around: Around, depth: number) => Meaning | undefined;
+
+/** The meanings of sentences together, or what is missing in one of them; `undefined` where one has none. */
+export function together(
+  sentences: readonly string[],
+  reads: Reads,
+  around: Around,
+  depth: number,
+): Meaning | undefined {
+  const meant = sentences.map((sentence) => reads(sentence, around, depth + 1));
+  const problem = meant.find((one) => one && 'problem' in one);
+  if (problem) return problem;
+  return meant.every((one) => one)
+    ? { sentences: meant.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
+    : undefined;
+}

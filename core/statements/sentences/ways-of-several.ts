@@ -1,7 +1,6 @@
 import { listText, NUMBER_SAID, numberSaid } from '../../words/words';
 import { lightsBetween, lightsIn, NAMES } from './plain';
-import { saying, whole, type Around, type Meaning, type Way } from './way';
-import type { Reads } from './ways-staged';
+import { saying, whole, type Way, type Reads, together } from './way';
 
 /** Time windows, as they stand behind what they are about. */
 const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';
@@ -9,16 +8,6 @@ const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';
 const LIST = `${NAMES}(?:(?:, ?(?:and |or )?| and | or )${NAMES})+`;
 const namesIn = (said: string): readonly string[] =>
   (said.match(new RegExp(NAMES, 'g')) ?? []).map((name) => name.toUpperCase());
-
-/** The meanings of sentences together; `undefined` where one of them has none. */
-function all(sentences: readonly string[], reads: Reads, around: Around, depth: number): Meaning | undefined {
-  const meant = sentences.map((sentence) => reads(sentence, around, depth + 1));
-  const problem = meant.find((one) => one && 'problem' in one);
-  if (problem) return problem;
-  return meant.every((one) => one)
-    ? { sentences: meant.flatMap((one) => (one && 'sentences' in one ? one.sentences : [])) }
-    : undefined;
-}
 
 /** What several parts do at once: `only D1 is on`, `one LED at a time`, `D1 is on, D2 is off`. */
 export const waysOfSeveral = (reads: Reads): readonly Way[] => [
@@ -29,7 +18,7 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
     means: ([first, second, third, tail = ''], around, depth) => {
       const name = (first ?? second ?? third ?? '').toUpperCase();
       const others = lightsIn(around.parts).filter((other) => other !== name);
-      return all(
+      return together(
         [`${name} is on${tail}`, ...others.map((other) => `${other} is off${tail}`)],
         reads,
         around,
@@ -135,6 +124,6 @@ export const waysOfSeveral = (reads: Reads): readonly Way[] => [
     means: ([said = ''], around, depth) =>
       /\bthen\b/i.test(said)
         ? undefined
-        : all(said.split(/[,;] (?:and |but )?(?=[A-Z]{1,4}\d)/i), reads, around, depth),
+        : together(said.split(/[,;] (?:and |but )?(?=[A-Z]{1,4}\d)/i), reads, around, depth),
   },
 ];

@@ -4,8 +4,7 @@ import { stated, stateOf } from './on-off';
 import { AFTER_NTH, AFTER_SO_MANY, countedIn } from './done-for-presses';
 import { isKnownTouched, NAMES, onlyTouched, timed } from './plain';
 import { PRESS } from './pressing';
-import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way } from './way';
-import type { Reads } from './ways-staged';
+import { saying, SECONDS, USED, whole, type Around, type Meaning, type Way, type Reads } from './way';
 
 /** Seconds within which an answer to a press is taken for at once. */
 export const AT_ONCE = 0.1;

@@ -1,7 +1,7 @@
 import { NAMES, timed } from './plain';
 import { AGAIN, BETWEEN, nearOf } from './ways-phased';
 import { COLOUR } from './colours';
-import { SECONDS, whole, type Around, type Meaning, type Way } from './way';
+import { SECONDS, whole, type Way, type Reads } from './way';
 
 /** What a part does for how long; nothing is said of the length of the last one where it stays. */
 interface Stage {
@@ -25,9 +25,6 @@ function stagesOf(said: string): readonly Stage[] | undefined {
   const isTimed = stages.slice(0, -1).every(({ seconds }) => seconds !== undefined && seconds > 0);
   return stages.length > 1 && isTimed && stages.at(-1)!.seconds !== 0 ? stages : undefined;
 }
-
-/** A way to read sentences, as `meaning` of what is expected. */
-export type Reads = (said: string, around: Around, depth: number) => Meaning | undefined;
 
 /**
  * What one part does for how long, one after the other: `the RGB LED is red for 1 s, then green for 1 s`, `M1 stands at 0° for

@@ -1,9 +1,8 @@
 import { COLOUR } from './colours';
 import { stated } from './on-off';
 import { NAMES, timed } from './plain';
-import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
+import { saying, SECONDS, whole, type Around, type Meaning, type Way, type Reads } from './way';
 import { AT_ONCE, type Tailed } from './ways-pressed';
-import type { Reads } from './ways-staged';
 
 const ON = '(?:goes on|comes on|turns on|switches on|lights up|closes|pulls in|is on|is lit)';
 const OFF = '(?:goes off|goes out|turns off|switches off|is off|is dark)';
