@@ -12,6 +12,7 @@ const LONG = 2;
 
 const AT_THE_START =
   '(?:(?:at|from|in) the (?:very )?(?:start|beginning)(?: on(?:wards)?)?|to (?:start|begin) with|initially|at first|from the outset)';
+
 /** What is held and let go, in the words in which presses are read. */
 const pressesSaid = (plain: string): string =>
   plain
@@ -128,7 +129,7 @@ const atThat = (
 
 /** What says that nobody does anything yet. */
 const IDLE =
-  /^(?:no (?:motion|movement|press)|nobody|no ?one|nothing(?: (?:moves|happens))?|nobody (?:moves|is there))$/i;
+  /^(?:no (?:motion|movement|press)|(?:nobody|no ?one)(?: (?:moves|is there))?|nothing(?: (?:moves|happens))?)$/i;
 
 /** `hold S1 and press S2`, `turn P1 to 0 and P2 to 1`: at one time, or one after the other with “then”. */
 function oneAndAnother(plain: string, read: Read): readonly Stimulus[] | undefined {
