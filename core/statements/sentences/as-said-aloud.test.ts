@@ -1,9 +1,21 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { expectationSentence } from '../../expectations';
 import { stimulusSentence } from '../../stimuli';
 import { readDone } from './done';
 import { readExpected } from './expected';
 import type { Named } from './plain';
+
+const aDoor: readonly Named[] = [
+  { ref: 'X1', kind: 'motion-sensor' },
+  { ref: 'X2', kind: 'distance-sensor' },
+  { ref: 'D1', kind: 'led', value: 'white' },
+  { ref: 'D2', kind: 'rgb-led', value: 'common-cathode' },
+  { ref: 'M1', kind: 'servo', value: 'standard' },
+  { ref: 'S1', kind: 'button' },
+  { ref: 'P1', kind: 'potentiometer' },
+  { ref: 'T1', kind: 'temperature-sensor' },
+];
 
 /** What a sentence is read as, or the answer where something is missing. */
 const done =
@@ -276,4 +288,42 @@ describe('what is said of a fan', () => {
   ])('seen: %s', (text, sentences) => {
     expect(seen(parts)(text)).toEqual(sentences);
   });
+});
+
+const PIECES =
+  'D1 D2 M1 S1 P1 X1 X2 T1 press hold turn is goes stays on off lit dark red blinks stands until then and and at from to for after within something nothing somebody in front of running light both knobs , : = 1 2 3 0.5 s m ° % cm 90 when every each never'.split(
+    ' ',
+  );
+
+test('no words in any order throw, or are read with a time that is none', () => {
+  const sentences = fc.array(fc.constantFrom(...PIECES), { minLength: 1, maxLength: 14 });
+  fc.assert(
+    fc.property(sentences, (words) => {
+      const text = words.join(' ').replaceAll(' ,', ',');
+      const said = [...done(aDoor)(text), ...seen(aDoor)(text)];
+      expect(said.join()).not.toMatch(/undefined|NaN/);
+    }),
+    { numRuns: 3000 },
+  );
+});
+
+test.each([
+  [
+    'D1 is on at 1, 2 and 3 s',
+    [
+      'D1 is on all the time from 1 s to 1.1 s',
+      'D1 is on all the time from 2 s to 2.1 s',
+      'D1 is on all the time from 3 s to 3.1 s',
+    ],
+  ],
+  ['D1 goes off at 2 s and stays off', ['D1 is off all the time from 2.1 s']],
+])('seen: %s', (text, sentences) => expect(seen(aDoor)(text)).toEqual(sentences));
+
+test('what contradicts itself is not read as half of it', () => {
+  expect(seen(aDoor)('D1 goes on at 2 s and is off')[0]).toMatch(/not understood/);
+  expect(done(aDoor)('press S1 at 1, at 2 and at 3')).toEqual([
+    'press S1 at 1 s for 0.3 s',
+    'press S1 at 2 s for 0.3 s',
+    'press S1 at 3 s for 0.3 s',
+  ]);
 });

@@ -1,4 +1,3 @@
-import { findKind, type StimulusKind } from '../../parts';
 import type { Named } from './plain';
 
 type Says = (found: readonly string[], parts: readonly Named[], usual: number) => string | undefined;
@@ -7,6 +6,8 @@ export type DoingWords = readonly [pattern: RegExp, says: Says];
 
 export const words = (pattern: string, says: Says): DoingWords => [new RegExp(pattern, 'i'), says];
 
-/** Whether something is done in that way to a part of this name. */
-export const isOf = (how: StimulusKind, name: string, parts: readonly Named[]): boolean =>
-  parts.some(({ ref, kind }) => ref === name.toUpperCase() && findKind(kind)?.stimulus === how);
+/** Whoever moves before a sensor. */
+export const SOMEBODY = '(?:some(?:thing|body|one)|an? (?:person|visitor|hand|cat|dog)|you|we)';
+/** Whatever stands before a sensor. */
+export const THING =
+  '(?:some(?:thing|body|one)|(?:the |an? |your )?(?:hand|book|box|finger|object|obstacle|train|car|boat))';

@@ -1,8 +1,8 @@
 import { findKind } from '../../parts';
 import { restOf } from '../../stimuli';
 import { listText } from '../../words/words';
-import { isOf, words, type DoingWords } from './doing-word';
-import { allCalled, isSwitch, NAMES, onlyTouched, timed, type Named } from './plain';
+import { SOMEBODY, THING, words, type DoingWords } from './doing-word';
+import { allCalled, isKnownTouched, isSwitch, NAMES, onlyTouched, timed, type Named } from './plain';
 import { MOST_PRESSES } from './presses';
 import { sensedWords } from './sensed-words';
 import { SECONDS } from './way';
@@ -17,9 +17,7 @@ const BREATH = 28;
 const WELL_INSIDE = 0.7;
 /** Metres at which something is that has come near. */
 const NEAR = 0.1;
-const THING = '(?:something|somebody|someone|(?:the |a |an |your )?(?:hand|book|box|finger|object|obstacle))';
 
-const SOMEBODY = '(?:something|somebody|someone|a (?:person|visitor|cat|dog))';
 /** Seconds of a press that is called long, and how often what goes on and on is done. */
 const [LONG, OVER_AND_OVER] = [2, 5];
 /** Seconds by which something lasts longer than is said. */
@@ -45,7 +43,12 @@ const turnedTo = (name: string, state: string, at: string, parts: readonly Named
 /** A potentiometer turned so far that a program reads a number: 512 is half of what ten bits hold. */
 function readingOf(name: string, reading: number, at: string, parts: readonly Named[]): string | undefined {
   const full = FULL_READINGS.find((most) => reading <= most);
-  if (full === undefined || reading <= MOST_PERCENT || !isOf('turn', name, parts) || isSwitch(name, parts))
+  if (
+    full === undefined ||
+    reading <= MOST_PERCENT ||
+    !isKnownTouched(name, 'turn', parts) ||
+    isSwitch(name, parts)
+  )
     return undefined;
   return `turn ${name} to ${Math.round((1000 * reading) / full) / 10} %${at || ' at 0 s'}`;
 }
@@ -111,7 +114,11 @@ const ways: readonly DoingWords[] = [
   ),
   words(
     `^(press ${NAMES} at ${SECONDS})((?:,? (?:and )?at ${SECONDS})+)$`,
-    ([press, , more]) => `${press} and ${more!.match(/[\d.]+ s/g)!.join(' and ')}`,
+    ([press, , more]) =>
+      `${press} and ${more!
+        .match(/\d[\d.]*/g)!
+        .map((at) => `${at} s`)
+        .join(' and ')}`,
   ),
   words(
     `^press (${NAMES}) (?:an?other time|(?:a|the|for the) (?:second|third|next|last) time)((?: (?:at|after) .*)?)$`,
@@ -142,7 +149,7 @@ const ways: readonly DoingWords[] = [
     ([length, rest]) => `wait ${length} s, then ${rest}`,
   ),
   words(`^touch (${NAMES})(.*)$`, ([name, rest], parts) =>
-    isOf('press', name!, parts) ? `press ${name}${rest}` : undefined,
+    isKnownTouched(name!, 'press', parts) ? `press ${name}${rest}` : undefined,
   ),
   words(`^press and (?:release|let go of) (${NAMES})(.*)$`, ([name, rest]) => `press ${name}${rest}`),
   words(
@@ -180,7 +187,7 @@ const ways: readonly DoingWords[] = [
   words(
     `^(?:with )?(${NAMES}) (?:is )?(?:turned )?(?:fully|all the way|completely) (up|down)$`,
     ([name, way], parts) =>
-      isOf('turn', name!, parts) && !isSwitch(name!, parts)
+      isKnownTouched(name!, 'turn', parts) && !isSwitch(name!, parts)
         ? `turn ${name} to ${/up/i.test(way!) ? 1 : 0} at 0 s`
         : undefined,
   ),
@@ -188,7 +195,7 @@ const ways: readonly DoingWords[] = [
   words(
     `^(?:set |bring |put )?(?:the )?(?:distance (?:of|on|at|to|before) )?(${NAMES}) (?:to|at|is|on)(?: to)? (\\d*\\.?\\d+ m)((?: (?:at|over) .*)?)$`,
     ([name, far, rest], parts) =>
-      isOf('distance', name!, parts) ? `something ${far} before ${name}${rest}` : undefined,
+      isKnownTouched(name!, 'distance', parts) ? `something ${far} before ${name}${rest}` : undefined,
   ),
   words(`^${THING} approaches((?: from .*)?)$`, ([range], parts) => {
     const sensor = onlyTouched('distance', parts);
@@ -209,7 +216,7 @@ const ways: readonly DoingWords[] = [
   words(
     `^(?:put|place|hold) (${NAMES}) (?:in|into) (?:the )?(dark|light|sun|shade)(.*)$`,
     ([name, where, rest], parts) =>
-      isOf('light', name!, parts)
+      isKnownTouched(name!, 'light', parts)
         ? `${/dark|shade/i.test(where!) ? 'cover' : 'uncover'} ${name}${rest}`
         : undefined,
   ),
@@ -240,7 +247,8 @@ const ways: readonly DoingWords[] = [
   ),
   words(
     `^(?:breathe|blow|hold your breath)(?: warm air)? (?:on|at|onto) (${NAMES})((?: at .*)?)$`,
-    ([name, at], parts) => (isOf('warm', name!, parts) ? `warm ${name} to ${BREATH} °C${at}` : undefined),
+    ([name, at], parts) =>
+      isKnownTouched(name!, 'warm', parts) ? `warm ${name} to ${BREATH} °C${at}` : undefined,
   ),
   words(
     `^let (?:it|(${NAMES})|the sensor) (?:cool|warm)(?: down| up)? to (-?\\d[\\d.]*)(?: ?°(?: ?c)?)?((?: (?:at|over) .*)?)$`,
@@ -281,7 +289,7 @@ const ways: readonly DoingWords[] = [
   words(
     `^(?:wave|pass|swipe)(?: ${THING})? (?:in front of|before|over|at|past) (${NAMES})((?: at .*)?)$`,
     ([name, at], parts, usual) => {
-      if (!isOf('distance', name!, parts)) return undefined;
+      if (!isKnownTouched(name!, 'distance', parts)) return undefined;
       const begins = at === '' ? usual : Number.parseFloat(at!.slice(4));
       return `something ${NEAR} m before ${name} at ${begins} s and something ${restOf('distance')} m before ${name} at ${timed(begins + 1)} s`;
     },

@@ -17,7 +17,7 @@ import { underJoint } from './joint-conditions';
 import { NAMES, plainly, timed, type Named } from './plain';
 import { waysSet } from './settings';
 import { aboutAll, aboutThePress, handledIn, unlikeIts, unseenIn } from './subjects';
-import { saying, SECONDS, whole, type Around, type Meaning, type Way, together } from './way';
+import { saying, SECONDS, together, whole, type Around, type Meaning, type Way } from './way';
 import { twoCases } from './two-cases';
 import { waysCounted } from './ways-counted';
 import { AGAIN, waysPhased } from './ways-phased';

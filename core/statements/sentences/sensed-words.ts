@@ -1,10 +1,7 @@
 import { restOf } from '../../stimuli';
-import { words, type DoingWords } from './doing-word';
+import { SOMEBODY, THING, words, type DoingWords } from './doing-word';
 import { isKnownTouched, NAMES, onlyTouched } from './plain';
 import { SECONDS } from './way';
-
-const SOMEBODY = '(?:some(?:thing|body|one)|an? (?:person|visitor|hand|cat|dog)|you|we)';
-const THING = '(?:something|(?:the |an? |your )?(?:hand|book|box|finger|object|obstacle|train|car|boat))';
 
 /** What comes before a sensor, in whatever words, as the words in which it is read. */
 export const sensedWords: readonly DoingWords[] = [

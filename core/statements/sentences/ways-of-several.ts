@@ -1,6 +1,6 @@
 import { listText, NUMBER_SAID, numberSaid } from '../../words/words';
 import { lightsBetween, lightsIn, NAMES } from './plain';
-import { saying, whole, type Way, type Reads, together } from './way';
+import { saying, together, whole, type Reads, type Way } from './way';
 
 /** Time windows, as they stand behind what they are about. */
 const TAIL = '((?: (?:from|until|between|after|when|while|at|for) .*)?)';

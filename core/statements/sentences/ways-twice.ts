@@ -1,7 +1,7 @@
 import { COLOUR } from './colours';
 import { stated } from './on-off';
 import { NAMES, timed } from './plain';
-import { saying, SECONDS, whole, type Around, type Meaning, type Way, type Reads } from './way';
+import { saying, SECONDS, whole, type Around, type Meaning, type Reads, type Way } from './way';
 import { AT_ONCE, type Tailed } from './ways-pressed';
 
 const ON = '(?:goes on|comes on|turns on|switches on|lights up|closes|pulls in|is on|is lit)';
@@ -20,7 +20,8 @@ const forms = (name: string, said: string): readonly string[] => [
   `${name} goes ${said}`,
 ];
 
-const read = (
+/** The first of the forms that means something. */
+const firstRead = (
   sentences: readonly string[],
   reads: (sentence: string) => Meaning | undefined,
 ): Meaning | undefined => {
@@ -80,11 +81,11 @@ export const waysTwice = (reads: Reads, tailed: Tailed): readonly Way[] => [
   // D1 goes on at 2 s and stays on until 5 s
   {
     pattern: whole(
-      `(${NAMES}) (?:(${ON})|${OFF}) (?:at|after) ${SECONDS}${THEN} (?:stays|remains|is) (?:so|(?:on|lit)|(?:off|dark))(?: (?:until|till) ${SECONDS})?(?: (?:until|till|to) the end)?`,
+      `(${NAMES}) (?:${ON} at ${SECONDS}${THEN} (?:stays|remains|is) (?:so|on|lit)|${OFF} at ${SECONDS}${THEN} (?:stays|remains|is) (?:so|off|dark))(?: (?:until|till) ${SECONDS})?(?: (?:until|till|to) the end)?`,
     ),
-    means: ([name = '', isOn, at = '', until], around) =>
+    means: ([name = '', on, off, until], around) =>
       saying(
-        `${stated(name, isOn === undefined ? 'off' : 'on', around)} from ${timed(Number(at) + AT_ONCE)} s${until === undefined ? '' : ` to ${until} s`}`,
+        `${stated(name, on === undefined ? 'off' : 'on', around)} from ${timed(Number(on ?? off) + AT_ONCE)} s${until === undefined ? '' : ` to ${until} s`}`,
       ),
   },
   // D1 is on from 1 s to 2 s and again from 3 s to 4 s
@@ -98,7 +99,7 @@ export const waysTwice = (reads: Reads, tailed: Tailed): readonly Way[] => [
   {
     pattern: whole(`(${NAMES} .+?) at (${SECONDS}(?:(?:,? and|,)(?: at)? ${SECONDS})+)`),
     means: ([said = '', times = ''], around, depth) =>
-      (times.match(/\d[\d.]*(?= s\b)/g) ?? [])
+      (times.match(/\d+(?:\.\d+)?/g) ?? [])
         .map((at) => tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth))
         .reduce(both),
   },
@@ -115,7 +116,7 @@ export const waysTwice = (reads: Reads, tailed: Tailed): readonly Way[] => [
       WHEN.test(first) && WHEN.test(second) && BEGINS_AS_SAID.test(second)
         ? both(
             reads(`${name} ${first}`, around, depth + 1),
-            read(forms(name, second), (form) => reads(form, around, depth + 1)),
+            firstRead(forms(name, second), (form) => reads(form, around, depth + 1)),
           )
         : undefined,
   },
@@ -136,7 +137,7 @@ function oneUntilAnother(
   if (WHEN.test(state)) return undefined;
   const from = since === undefined ? '' : ` from ${timed(since + AT_ONCE)} s`;
   const tail = until === undefined ? from : `${from}${from === '' ? ' until' : ' to'} ${until} s`;
-  const stage = read(forms(name, state), (form) => tailed(form, tail, around, depth));
+  const stage = firstRead(forms(name, state), (form) => tailed(form, tail, around, depth));
   return until === undefined || behind === undefined
     ? stage
     : both(stage, oneUntilAnother(name, behind, Number(until), { tailed, around, depth }));
