@@ -13,6 +13,7 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
+import { rangeSchema } from './figures';
 import { brightest, ledViewOf, saw } from './led-view';
 import { absent, passed } from './outcome';
 
@@ -20,7 +21,7 @@ import { absent, passed } from './outcome';
 const SAME_BRIGHTNESS = 0.15;
 
 const share = z.number().min(0).max(1, 'an LED is at most 100 % bright');
-const schema = z.strictObject({ lamp: lightSchema, brightness: z.tuple([share, share]), ...windowed });
+const schema = z.strictObject({ lamp: lightSchema, brightness: rangeSchema(share), ...windowed });
 type Bright = z.infer<typeof schema>;
 
 const rangeSlot: Slot<[number, number]> = {

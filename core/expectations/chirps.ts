@@ -6,21 +6,19 @@ import { observedSeconds } from '../rehearsal/trace';
 import { seconds, times } from '../units';
 import { partTextOf } from '../wiring/words';
 import { sentence } from '../words/sentence';
-import { countSlot, nameSlot, numberSlot, rangeSlot } from '../words/slots';
+import { nameSlot, numberSlot, rangeSlot } from '../words/slots';
 import { capital } from '../words/words';
-import { counted, countText, isCount, OR_MORE, orMoreSlot } from './counted';
+import { counted, countSchema, countsSlot, countText, isCount, OR_MORE, orMoreSlot } from './counted';
 import { refSchema, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
+import { nearestTo, rangeSchema } from './figures';
 import { absent, failedWith, passed, windowOf } from './outcome';
 
 const schema = z.strictObject({
   buzzer: refSchema,
-  chirps: z.int().min(0),
+  chirps: countSchema(),
   ...counted,
   /** How long each sound may be, in seconds. */
-  lasting: z
-    .tuple([z.number().min(0), z.number().positive()])
-    .refine(([least, most]) => least <= most, 'the shorter time comes first')
-    .optional(),
+  lasting: rangeSchema(z.number().min(0)).optional(),
   ...windowed,
 });
 type Chirps = z.infer<typeof schema>;
@@ -37,7 +35,7 @@ export const chirps: ExpectationDefinition<Chirps> = {
   schema,
   sentence: sentence<Chirps>(`{buzzer} chirps {chirps}${OR_MORE}(, {lasting}< long>|)${WINDOW}`, {
     buzzer: nameSlot,
-    chirps: countSlot,
+    chirps: countsSlot,
     ...orMoreSlot,
     lasting: rangeSlot(numberSlot, 's'),
     ...windowSlots,
@@ -81,7 +79,10 @@ export const chirps: ExpectationDefinition<Chirps> = {
           `${ref} sounds ${times(sounds.length)} instead of ${countText(wanted, expectation)}.`,
           `Change the program so that ${ref} sounds ${countText(wanted, expectation)}.`,
         ],
-        evidence: { found: quantity(sounds.length, ''), wanted: quantity(wanted, '') },
+        evidence: {
+          found: quantity(sounds.length, ''),
+          wanted: quantity(nearestTo(sounds.length, wanted), ''),
+        },
       });
     const [least, most] = lasting ?? [0, Number.POSITIVE_INFINITY];
     const off = sounds.find(

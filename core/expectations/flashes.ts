@@ -2,8 +2,8 @@ import * as z from 'zod';
 import { quantity } from '../findings/finding';
 import { seconds, times } from '../units';
 import { sentence } from '../words/sentence';
-import { countSlot, lightSlot } from '../words/slots';
-import { counted, countText, isCount, OR_MORE, orMoreSlot } from './counted';
+import { lightSlot } from '../words/slots';
+import { counted, countSchema, countsSlot, countText, isCount, OR_MORE, orMoreSlot } from './counted';
 import {
   lightSchema,
   partOfLight,
@@ -12,10 +12,11 @@ import {
   windowSlots,
   type ExpectationDefinition,
 } from './definition';
+import { nearestTo } from './figures';
 import { failed, ledViewOf, neverLit, saw, summary } from './led-view';
 import { absent, passed } from './outcome';
 
-const schema = z.strictObject({ lamp: lightSchema, flashes: z.int().min(0), ...counted, ...windowed });
+const schema = z.strictObject({ lamp: lightSchema, flashes: countSchema(), ...counted, ...windowed });
 type Flashes = z.infer<typeof schema>;
 
 /** How often an LED is lit. */
@@ -24,7 +25,7 @@ export const flashes: ExpectationDefinition<Flashes> = {
   schema,
   sentence: sentence<Flashes>(`{lamp} flash<es> {flashes}${OR_MORE}${WINDOW}`, {
     lamp: lightSlot,
-    flashes: countSlot,
+    flashes: countsSlot,
     ...orMoreSlot,
     ...windowSlots,
   }),
@@ -48,7 +49,7 @@ export const flashes: ExpectationDefinition<Flashes> = {
           `It flashes ${times(count)} in ${seconds(view.seconds)} instead of ${countText(wanted, expectation)}.`,
           `Change the program so that ${view.ref} flashes ${countText(wanted, expectation)}.`,
         ],
-        { found: quantity(count, ''), wanted: quantity(wanted, '') },
+        { found: quantity(count, ''), wanted: quantity(nearestTo(count, wanted), '') },
       ),
     ]);
   },

@@ -3,14 +3,15 @@ import type { PrintedLine } from '../rehearsal/printed';
 import type { Trace } from '../rehearsal/trace';
 import { seconds } from '../units';
 import type { Slot } from '../words/sentence';
+import { figureSchema, type Figure } from './figures';
 import { rangeSlot, signedSlot, textSlot } from '../words/slots';
 
 /** A number as programs print it. */
 export const PRINTED_NUMBER = String.raw`-?\d+(?:\.\d+)?(?:e[+-]?\d+)?`;
 
 /** A number, or the least and the most that it may be. */
-export const numberSchema = z.union([z.number(), z.tuple([z.number(), z.number()])]);
-export type PrintedNumber = z.infer<typeof numberSchema>;
+export const numberSchema = figureSchema(z.number());
+export type PrintedNumber = Figure;
 
 const between = rangeSlot(signedSlot, '');
 export const numberOrRange: Slot<PrintedNumber> = {

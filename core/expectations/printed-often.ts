@@ -3,10 +3,11 @@ import { quantity, type Observation } from '../findings/finding';
 import { linesPrinted, type PrintedLine } from '../rehearsal/printed';
 import { seconds, stretch, times } from '../units';
 import { sentence } from '../words/sentence';
-import { countSlot, numberSlot } from '../words/slots';
-import { counted, countText, isCount, OR_MORE, orMoreSlot } from './counted';
+import { numberSlot } from '../words/slots';
+import { counted, countSchema, countsSlot, countText, isCount, OR_MORE, orMoreSlot } from './counted';
 import { WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
 import { failedWith, passed, windowOf, type Outcome } from './outcome';
+import { nearestTo } from './figures';
 import {
   gapOff,
   gapRemedy,
@@ -26,7 +27,7 @@ const schema = z
   .strictObject({
     /** What each line reads. */
     line: lineSchema,
-    times: z.int().min(0).max(10_000).optional(),
+    times: countSchema(10_000).optional(),
     ...counted,
     /** Seconds from one such line to the next, for as long as it is looked at. */
     every: z.number().positive().optional(),
@@ -44,7 +45,7 @@ export const printedOften: ExpectationDefinition<Often> = {
   schema,
   sentence: sentence<Often>(`prints {line}( every {every}< s>| {times}${OR_MORE})${WINDOW}`, {
     line: lineSlot,
-    times: countSlot,
+    times: countsSlot,
     ...orMoreSlot,
     every: numberSlot,
     ...windowSlots,
@@ -114,7 +115,7 @@ function rightCount(
       `It prints ${found} instead of ${text} ${countText(wanted, expectation)}.`,
       `Change the program so that it prints ${text} ${countText(wanted, expectation)}.`,
     ],
-    evidence: { found: quantity(such.length, ''), wanted: quantity(wanted, '') },
+    evidence: { found: quantity(such.length, ''), wanted: quantity(nearestTo(such.length, wanted), '') },
   });
 }
 

@@ -29,6 +29,18 @@ const colour = fc.constantFrom('red', 'green', 'blue', 'yellow', 'orange', 'turq
 const range = (of: Arbitrary<number>): Arbitrary<[number, number]> =>
   fc.tuple(of, of).map(([one, other]) => [Math.min(one, other), Math.max(one, other) + 1e-6]);
 const switched = fc.constantFrom('on', 'off');
+/** A figure, between two, or from one of the ends on. */
+const figure = (
+  one: Arbitrary<number>,
+  [low, high]: readonly [number, number],
+): Arbitrary<number | [number, number]> =>
+  fc.oneof(
+    one,
+    fc.tuple(one, one).map(([a, b]): [number, number] => [Math.min(a, b), Math.max(a, b)]),
+    one.map((least): [number, number] => [least, high]),
+    one.map((most): [number, number] => [low, most]),
+  );
+const count = figure(fc.nat(500), [0, 500]);
 const printedNumber = fc.oneof(
   decimal(900),
   decimal(90).map((number) => -number - 1e-6),
@@ -40,7 +52,11 @@ const printedLine = fc.oneof(
 );
 const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   'lamp is': record({ lamp: light, is: switched, ...windowed }),
-  'lamp brightness': record({ lamp: light, brightness: fc.tuple(share, share), ...windowed }),
+  'lamp brightness': record({
+    lamp: light,
+    brightness: fc.tuple(share, share).map(([a, b]) => [Math.min(a, b), Math.max(a, b)]),
+    ...windowed,
+  }),
   'lamp rhythm': record({
     lamp: light,
     rhythm: fc.array(positive(100), { minLength: 2, maxLength: 8 }),
@@ -48,7 +64,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   }),
   'lamp flashes': record({
     lamp: light,
-    flashes: fc.nat(500),
+    flashes: count,
     'or-more': sometimes(fc.constant(true)),
     ...windowed,
   }),
@@ -87,7 +103,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     ...windowed,
   }),
   order: record({ order: fc.array(light, { minLength: 2, maxLength: 5 }), ...windowed }),
-  'buzzer tone': record({ buzzer: partName, tone: positive(9000), ...windowed }),
+  'buzzer tone': record({ buzzer: partName, tone: figure(positive(9000), [0, 20_000]), ...windowed }),
   'buzzer is': record({ buzzer: partName, is: switched, ...windowed }),
   'buzzer rhythm': record({
     buzzer: partName,
@@ -96,7 +112,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   }),
   'buzzer chirps': record({
     buzzer: partName,
-    chirps: fc.nat(60),
+    chirps: count,
     'or-more': sometimes(fc.constant(true)),
     lasting: sometimes(range(decimal(5))),
     ...windowed,
@@ -117,7 +133,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
     record({ line: printedLine, every: positive(9), ...windowed }),
     record({
       line: printedLine,
-      times: fc.nat(60),
+      times: count,
       'or-more': sometimes(fc.constant(true)),
       ...windowed,
     }),
@@ -129,7 +145,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   }),
   'part is': record({ part: partName, is: fc.constantFrom('there', 'connected') }),
   watched: record({ watched: partName, by: fc.constantFrom('interrupt', 'polling') }),
-  'servo angle': record({ servo: partName, angle: decimal(180), ...windowed }),
+  'servo angle': record({ servo: partName, angle: figure(decimal(180), [0, 180]), ...windowed }),
   'servo sweeps': record({
     servo: partName,
     sweeps: fc
@@ -148,7 +164,7 @@ const singles: Readonly<Record<string, Arbitrary<Expectation>>> = {
   motor: record({
     motor: partName,
     turns: fc.constantFrom('forwards', 'backwards', 'no'),
-    speed: sometimes(decimal(1)),
+    speed: sometimes(figure(decimal(1), [0, 2])),
     ...windowed,
   }),
   relay: record({ relay: partName, is: switched, ...windowed }),
@@ -220,6 +236,13 @@ describe('an expectation', () => {
     ['D1 then D2 then D1.red', { order: ['D1', 'D2', 'D1.red'] }],
     ['Z1 sounds with 440 Hz', { buzzer: 'Z1', tone: 440 }],
     ['M1 stands at 90', { servo: 'M1', angle: 90 }],
+    ['M1 stands between 80 and 100°', { servo: 'M1', angle: [80, 100] }],
+    ['M1 stands at 90° or more', { servo: 'M1', angle: [90, 180] }],
+    ['Z1 sounds with 440 Hz', { buzzer: 'Z1', tone: 440 }],
+    ['Z1 sounds at 400 Hz or less', { buzzer: 'Z1', tone: [0, 400] }],
+    ['Z1 chirps at most twice', { buzzer: 'Z1', chirps: [0, 2] }],
+    ['D1 flashes 5 to 7 times from 1 s', { lamp: 'D1', flashes: [5, 7], from: 1 }],
+    ['M1 turns between 40 and 60 % of its speed', { motor: 'M1', turns: 'forwards', speed: [0.4, 0.6] }],
     ['M1 turns from 2 s', { motor: 'M1', turns: 'forwards', from: 2 }],
     ['M1 runs backwards at 50% of its speed', { motor: 'M1', turns: 'backwards', speed: 0.5 }],
     ['M1 stands still until 1 s', { motor: 'M1', turns: 'no', to: 1 }],

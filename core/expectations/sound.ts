@@ -18,38 +18,34 @@ import {
   type ExpectationDefinition,
   type RunView,
 } from './definition';
+import { boundsOf, figureSchema, figureSlot, figureText } from './figures';
 import { absent, failedWith, passed, windowOf, type Observed, type Outcome } from './outcome';
 
 /** Stretches of sound that are told. */
 const MOST_TOLD = 2;
+/** Hertz of the tones that are spoken of. */
+const ENDS = [0, 20_000] as const;
 /** Share by which a tone may be off unnoticed. */
 const TONE_TOLERANCE = 0.03;
 
 const toneSchema = z.strictObject({
   buzzer: refSchema,
-  tone: z.number().positive('a tone has more than 0 Hz'),
+  tone: figureSchema(z.number().positive('a tone has more than 0 Hz'), z.number().min(0)),
   ...windowed,
 });
 const soundSchema = z.strictObject({ buzzer: refSchema, is: z.enum(['on', 'off']), ...windowed });
 type Tone = z.infer<typeof toneSchema>;
 type Sound = z.infer<typeof soundSchema>;
 
-const with_ = sentence<Tone>(`{buzzer} sounds with {tone} Hz${WINDOW}`, {
-  buzzer: nameSlot,
-  tone: numberSlot,
-  ...windowSlots,
-});
-
 /** A buzzer sounds with a tone. */
 export const tone: ExpectationDefinition<Tone> = {
   keys: ['buzzer', 'tone'],
   schema: toneSchema,
-  sentence: sentence<Tone>(`{buzzer} sounds at {tone} Hz${WINDOW}`, {
+  sentence: sentence<Tone>(`{buzzer} sounds {tone}${WINDOW}`, {
     buzzer: nameSlot,
-    tone: numberSlot,
+    tone: figureSlot(numberSlot, ENDS, ' Hz', ' ?hz'),
     ...windowSlots,
   }),
-  alsoRead: (text) => with_.read(text),
   parts: ({ buzzer }) => [buzzer],
   check: (expectation, observed) => {
     const heard = heardIn(expectation, observed);
@@ -57,14 +53,14 @@ export const tone: ExpectationDefinition<Tone> = {
     const { sounding, summary } = heard;
     const off = offTone(expectation, sounding);
     if (off === undefined) return passed(summary);
-    const wanted = `${figure(expectation.tone)} Hz`;
+    const wanted = figureText(expectation.tone, ENDS, (hertz) => `${figure(hertz)} Hz`);
     const part = findPart(observed.wiring, heard.ref);
     if (part && sounding.length > 0 && kindOf(part.kind).spokenTo?.(part.value) !== 'tone')
       return failedWith(summary, {
         code: 'tone-off',
         severity: 'fault',
         refs: [heard.ref],
-        message: `${heard.name} has a tone of its own, ${figure(off)} Hz, whatever it is sent. It can’t sound at ${wanted}.`,
+        message: `${heard.name} has a tone of its own, ${figure(off)} Hz, whatever it is sent. It can’t sound ${wanted}.`,
         hints: [
           `Who chooses the tone: the program, or ${heard.ref} itself?`,
           `${heard.ref} sounds at ${figure(off)} Hz whenever there is power on it.`,
@@ -72,8 +68,8 @@ export const tone: ExpectationDefinition<Tone> = {
         ],
         evidence: { tone: quantity(off, 'Hz') },
       });
-    return missed(heard, `sound at ${wanted}`, 'tone-off', {
-      remedy: `Give ${heard.ref} a tone of ${wanted} in that time.`,
+    return missed(heard, `sound ${wanted}`, 'tone-off', {
+      remedy: `Give ${heard.ref} a tone ${wanted.replace(/^at/, 'of')} in that time.`,
       evidence: { tone: quantity(off, 'Hz') },
     });
   },
@@ -182,11 +178,12 @@ function missed(
 
 /** The first tone that is not the wanted one, 0 for none at all; `undefined` when all are right. */
 function offTone(
-  { tone: wanted, tolerance = TONE_TOLERANCE }: Tone,
+  { tone: wanted, tolerance }: Tone,
   sounding: readonly { readonly hertz: number }[],
 ): number | undefined {
   if (sounding.length === 0) return 0;
-  return sounding.find(({ hertz }) => Math.abs(hertz - wanted) > wanted * tolerance)?.hertz;
+  const [least, most] = boundsOf(wanted, { usual: TONE_TOLERANCE, said: tolerance, of: (hertz) => hertz });
+  return sounding.find(({ hertz }) => hertz < least || hertz > most)?.hertz;
 }
 
 /** What is said of each buzzer that is heard alike through a window in which nothing is done. */

@@ -8,8 +8,11 @@ import { sentence } from '../words/sentence';
 import { nameSlot, percentSlot, wordSlot } from '../words/slots';
 import { capital } from '../words/words';
 import { refSchema, rounded, WINDOW, windowed, windowSlots, type ExpectationDefinition } from './definition';
+import { boundsOf, figureSchema, figureSlot, figureText, type Figure } from './figures';
 import { absent, failedWith, movesIn, passed, windowOf, type Observed } from './outcome';
 
+/** Shares of its speed at its rated volts that a motor turns at. */
+const ENDS = [0, 2] as const;
 /** Share of its full speed by which a motor may be off unnoticed. */
 const SPEED_TOLERANCE = 0.15;
 
@@ -17,7 +20,9 @@ const schema = z.strictObject({
   motor: refSchema,
   turns: z.enum(['forwards', 'backwards', 'no']),
   /** Share of the speed at its rated volts; any where it is left out. */
-  speed: z.number().min(0).max(2, 'a motor turns at most twice as fast as it is made for').optional(),
+  speed: figureSchema(
+    z.number().min(0).max(ENDS[1], 'a motor turns at most twice as fast as it is made for'),
+  ).optional(),
   ...windowed,
 });
 type Turning = z.infer<typeof schema>;
@@ -26,14 +31,14 @@ type Turning = z.infer<typeof schema>;
 export const turning: ExpectationDefinition<Turning> = {
   keys: ['motor'],
   schema,
-  sentence: sentence<Turning>(`{motor} {turns}( at {speed} % of its speed|)${WINDOW}`, {
+  sentence: sentence<Turning>(`{motor} {turns}( {speed} of its speed|)${WINDOW}`, {
     motor: nameSlot,
     turns: wordSlot({
       forwards: ['turns forwards', 'turns', 'runs'],
       backwards: ['turns backwards', 'runs backwards'],
       no: ['stands still', 'does not turn'],
     }),
-    speed: percentSlot,
+    speed: figureSlot(percentSlot, ENDS, ' %', ' ?%'),
     ...windowSlots,
   }),
   example: 'M1 turns',
@@ -46,13 +51,12 @@ export const turning: ExpectationDefinition<Turning> = {
     if (ref === undefined || !changes) return absent(expectation.motor);
     const stretches = movesIn(changes, windowOf(expectation, observed.trace));
     const found = [...new Set(stretches.map(speedText))].slice(0, 4).join(', then ');
-    const tolerance = expectation.tolerance ?? SPEED_TOLERANCE;
+    const { speed: wanted = [0, Number.POSITIVE_INFINITY], tolerance } = expectation;
+    const [least, most] = boundsOf(wanted, { usual: SPEED_TOLERANCE, said: tolerance, of: () => 1 });
     const isRight = ({ speed }: TurnChange): boolean => {
       if (expectation.turns === 'no') return speed === 0;
       const along = expectation.turns === 'forwards' ? speed : -speed;
-      return (
-        along > 0 && (expectation.speed === undefined || Math.abs(along - expectation.speed) <= tolerance)
-      );
+      return along > 0 && along >= least && along <= most;
     };
     const wrong = stretches.find((stretch) => !isRight(stretch));
     return wrong ? failedWith(found, failure(expectation, ref, wrong, observed)) : passed(found);
@@ -69,6 +73,8 @@ export const turning: ExpectationDefinition<Turning> = {
     ),
 };
 
+const said = (wanted: Figure): string => figureText(wanted, ENDS, (speed) => `${Math.round(speed * 100)} %`);
+
 const speedText = ({ speed }: TurnChange): string =>
   speed === 0
     ? 'stands still'
@@ -80,7 +86,7 @@ function failure(expectation: Turning, ref: Ref, { at, speed }: TurnChange, obse
   const wanted =
     turns === 'no'
       ? 'stand still'
-      : `turn ${turns}${expectation.speed === undefined ? '' : ` at ${Math.round(expectation.speed * 100)} %`}`;
+      : `turn ${turns}${expectation.speed === undefined ? '' : ` ${said(expectation.speed)}`}`;
   const isOtherWay = turns !== 'no' && speed !== 0 && speed > 0 !== (turns === 'forwards');
   const is = speedText({ at, speed });
   return {

@@ -12,6 +12,7 @@ import { notUnderstoodOf } from './examples';
 import { ofFigures } from './figures';
 import { asFollowing } from './following';
 import { asMoving } from './moving';
+import { waysMeasured } from './ways-measured';
 import { observedOf, stated, stateOf } from './on-off';
 import { underJoint } from './joint-conditions';
 import { NAMES, plainly, timed, type Named } from './plain';
@@ -141,6 +142,7 @@ const MOVES_TO = new RegExp(`^${NAMES} (?:turns|goes|moves|swings|returns)\\b`, 
 const BY_TURNS = '(?:alternat(?:e|ing)ly|in turns?|by turns)';
 
 const ways: readonly Way[] = [
+  ...waysMeasured,
   ...waysPhased,
   ...waysStaged(meaning),
   ...waysSet(meaning),

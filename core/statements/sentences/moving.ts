@@ -16,7 +16,6 @@ const SPEEDS: Readonly<Record<string, readonly [percent: number, slack: number]>
   quickly: [85, 25],
   'at full speed': [100, 15],
   'at top speed': [100, 15],
-  'at half speed': [50, 15],
 };
 
 /**
@@ -64,7 +63,7 @@ function sweeping(plain: string, subject: string): string | undefined {
 function atSpeed(plain: string, subject: string): string | undefined {
   const way = '(?: (?:for|back)wards?)?';
   const found = new RegExp(
-    `^\\S+ (?:turn|run|spin|go|move)e?s(${way}) (slowly|fast|quickly|at (?:full|top|half) speed)(${way})((?: (?:from|until|after) .*)?)$`,
+    `^\\S+ (?:turn|run|spin|go|move)e?s(${way}) (slowly|fast|quickly|at (?:full|top) speed)(${way})((?: (?:from|until|after) .*)?)$`,
     'i',
   ).exec(plain);
   const speed = found && SPEEDS[found[2]!.toLowerCase()];

@@ -42,7 +42,7 @@ export function plainly(text: string, parts: readonly Named[]): string {
   };
   put(
     new RegExp(
-      `\\b(${NUMBER_WORDS.join('|')})\\b(?= (?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\\b)`,
+      `\\b(${NUMBER_WORDS.join('|')})\\b(?= (?:(?:to|or|and) (?:\\d+|${NUMBER_WORDS.join('|')}) )?(?:times?|press(?:es)?|pushes|clicks|s|secs?|seconds?|ms|milliseconds?)\\b)`,
       'gi',
     ),
     (word) => String(numberSaid(word)),
@@ -62,6 +62,10 @@ export function plainly(text: string, parts: readonly Named[]): string {
   );
   put(new RegExp(`(${NUMBER}) ?(?:centimet(?:re|er)s?|cm)\\b`, 'gi'), (_, cm) => `${Number(cm) / 100} m`);
   put(new RegExp(`(${NUMBER}) ?(?:met(?:re|er)s?|m)\\b`, 'gi'), '$1 m');
+  put(
+    /\b(?:(a quarter|half|three[- ]quarters)(?: of)?) (?:its |the )?(?:full |top )?(?=speed\b)/gi,
+    (_, part) => `${{ a: 25, h: 50, t: 75 }[part![0]!.toLowerCase()]} % `,
+  );
   put(/\b(is|are|does|do)n['’]t\b/gi, '$1 not');
   put(/\b(?:should|must|shall|will|has to|have to)(?: be)?\b/gi, (word) => (/be$/i.test(word) ? 'is' : ''));
   put(new RegExp(`\\b(?:the )?(?:${COLOUR} )?${CALLED} (?=[a-z]{1,4}\\d)`, 'gi'), '');
@@ -104,10 +108,11 @@ export function plainly(text: string, parts: readonly Named[]): string {
     new RegExp(`\\bthe (${CALLED})\\b(?! on (?:the board|[a-z]{1,4}\\d))`, 'gi'),
     (whole, called) => onlyOne(called, parts) ?? whole,
   );
+  put(/^ (?:it|the (?:board|program)) (?=(?:prints|writes|sends|outputs)\b)/i, ' ');
   // “Servo at 90°”: what a sentence begins with is what it is about.
   put(
     new RegExp(
-      `^ (${CALLED})(?= (?:is|at|closed|closes|open|opens|pulls|clicks|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|flickers|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
+      `^ (${CALLED})(?= (?:is|at|between|around|above|below|closed|closes|open|opens|pulls|clicks|turns|goes|stays|stands|reads|sounds|beeps|flashes|blinks|flickers|pressed|held|turned|released|follows|moves|swings|sweeps|points|runs|spins|stops|plays|chirps|buzzes|lights|fades|gets|shows|displays|comes|starts)\\b)`,
       'i',
     ),
     (whole, called) => (/^light$/i.test(called!) ? whole : ` ${onlyOne(called!, parts) ?? called!}`),

@@ -6,7 +6,7 @@ const WHEN = '(?:when|while|if|as long as|whenever)';
 const DARK = '(?:in|at) (?:the )?(?:dark(?:ness)?|night)';
 const BRIGHT = '(?:in (?:the |full |bright )*(?:light|daylight|sunlight)|by day|in the daytime)';
 const STATE = '(?:dark|bright|light|covered|uncovered|hot|warm|cold|cool|near|close|far(?: away)?)';
-const AMOUNT = String.raw`-?\d*\.?\d+(?: ?(?:%|°(?: ?c)?|m))?(?: away)?`;
+const AMOUNT = String.raw`-?\d*\.?\d+(?!\.?\d)(?: ?(?:%|°(?: ?c)?|m))?(?: away)?`;
 /** What is beyond a limit on its one side and on its other. */
 const SIDES: readonly (readonly [string, string])[] = [
   ['above', 'below'],

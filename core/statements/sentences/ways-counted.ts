@@ -1,3 +1,4 @@
+import { OFTEN, oftenAs } from './often';
 import { observedOf } from './on-off';
 import { NAMES, timed } from './plain';
 import { saying, SECONDS, whole, type Way } from './way';
@@ -7,7 +8,7 @@ const counts = (verb: string): 'flashes' | 'chirps' =>
   /^(?:flash|blink)/i.test(verb) ? 'flashes' : 'chirps';
 
 const VERB = '(flash|blink|beep|chirp|buzz)';
-const OFTEN =
+const AGAIN_AND_AGAIN =
   '(?:several times|a few times|many times|repeatedly|again and again|over and over(?: again)?|on and on)';
 /** What is done over and over is done twice at least. */
 const SOMETIMES = 'twice or more';
@@ -17,11 +18,11 @@ const ABOUT = 0.1;
 /** How often an LED flashes and a buzzer beeps, at the least. */
 export const waysCounted: readonly Way[] = [
   {
-    pattern: whole(
-      `(${NAMES}) ${VERB}(?:es|s)? (?:at least|no fewer than) (once|twice|\\d+ times?)((?: .*)?)`,
-    ),
-    means: ([subject = '', verb = '', count = '', tail = '']) =>
-      saying(`${subject} ${counts(verb)} ${count} or more${tail}`),
+    pattern: whole(`(${NAMES}) ${VERB}(?:es|s)? (${OFTEN})((?: .*)?)`),
+    means: ([subject = '', verb = '', said = '', tail = '']) => {
+      const count = oftenAs(said);
+      return count === undefined ? undefined : saying(`${subject} ${counts(verb)} ${count}${tail}`);
+    },
   },
   {
     pattern: whole(
@@ -30,7 +31,7 @@ export const waysCounted: readonly Way[] = [
     means: ([subject = '', verb = '', count = '']) => saying(`${subject} ${counts(verb)} ${count}`),
   },
   {
-    pattern: whole(`(${NAMES}) (?:keeps )?${VERB}(?:es|s|ing)? ${OFTEN}((?: .*)?)`),
+    pattern: whole(`(${NAMES}) (?:keeps )?${VERB}(?:es|s|ing)? ${AGAIN_AND_AGAIN}((?: .*)?)`),
     means: ([subject = '', verb = '', tail = '']) => saying(`${subject} ${counts(verb)} ${SOMETIMES}${tail}`),
   },
   {

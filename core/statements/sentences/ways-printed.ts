@@ -1,4 +1,5 @@
 import { readExpectation } from '../../expectations';
+import { OFTEN, oftenAs } from './often';
 import { NAMES, timed } from './plain';
 import { saying, SECONDS, whole, type Around, type Meaning, type Way } from './way';
 
@@ -87,9 +88,11 @@ export const waysPrinted = (
     },
   },
   {
-    pattern: whole(`(${PRINTS} .+?) (?:at least|no fewer than) (once|twice|\\d+ times)(.*)`),
-    means: ([said = '', count = '', tail = ''], around, depth) =>
-      behind(meaning(said, around, depth + 1), [` ${count} or more${tail}`]),
+    pattern: whole(`(${PRINTS} .+?) (${OFTEN})((?: .*)?)`),
+    means: ([said = '', often = '', tail = ''], around, depth) => {
+      const count = oftenAs(often);
+      return count === undefined ? undefined : behind(meaning(said, around, depth + 1), [` ${count}${tail}`]);
+    },
   },
   {
     pattern: whole(

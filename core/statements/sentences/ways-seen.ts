@@ -129,26 +129,6 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES})(?:['’]s)?(?: brightness)? (?:is |stays |glows |shines |remains )?(?:at )?(?:(at most|no more than|not more than|not over|up to|below|under|less than|dimmer than|darker than)|(?:at least|no less than|not less than|not under|above|over|more than|brighter than)) (\\d+(?:\\.\\d+)?) %(?: bright| brightness)?(?! of)(.*)`,
-    ),
-    means: ([subject = '', isBelow, percent = '', tail = ''], { parts }) =>
-      ['light', undefined].includes(observedOf(subject, parts))
-        ? saying(
-            `${subject} is between ${isBelow === undefined ? `${percent} and 100` : `0 and ${percent}`} % bright${tail}`,
-          )
-        : undefined,
-  },
-  {
-    pattern: whole(
-      `(${NAMES}) (?:is |stays |glows |shines )?(?:at )?(\\d+(?:\\.\\d+)?) %(?: bright)? or (?:(less|dimmer|darker|lower)|more|brighter|higher)(.*)`,
-    ),
-    means: ([subject = '', percent = '', isBelow, tail = '']) =>
-      saying(
-        `${subject} is between ${isBelow === undefined ? `${percent} and 100` : `0 and ${percent}`} % bright${tail}`,
-      ),
-  },
-  {
-    pattern: whole(
       `(${NAMES}) (?:is |stays |looks )?(?:(?:nearly|almost|just about) )?(?:fully |at full )(?:on|lit|bright|brightness)(.*)`,
     ),
     means: ([subject = '', tail = ''], { parts }) =>
@@ -169,15 +149,6 @@ export const waysSeen: readonly Way[] = [
     pattern: whole(`pin (\\w+) is not (high|low|on|off)(.*)`),
     means: ([pin = '', is = '', tail = '']) =>
       saying(`pin ${pin} is ${/^(?:high|on)$/i.test(is) ? 'low' : 'high'}${tail}`),
-  },
-  {
-    pattern: whole(
-      `(${NAMES})(?:['’]s)?(?: brightness)? (?:is )?(?:dimmed |faded |set )?(?:to )?(?:at |about |around )*(\\d+(?:\\.\\d+)?) %(?: bright)?(.*)`,
-    ),
-    means: ([subject = '', percent = '', tail = '']) =>
-      saying(
-        `${subject} is between ${Math.max(0, Number(percent) - ABOUT)} and ${Math.min(100, Number(percent) + ABOUT)} % bright${tail}`,
-      ),
   },
   {
     pattern: whole(

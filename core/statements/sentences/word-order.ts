@@ -286,7 +286,7 @@ const orders: readonly Order[] = [
   ),
   // … below 20 °C
   order(
-    `^(${NAMES} (?!.*\\b(?:when|while|if|warmer|between|from)\\b).+?) (above|over|below|under) (${AMOUNT})$`,
+    `^(${NAMES} (?!.*\\b(?:when|while|if|warmer|between|from)\\b)(?!(?:is|are|stands|stays|points)(?: at| to)? (?:above|over|below|under)\\b).+?) (above|over|below|under) (${AMOUNT})$`,
     ([said, compared, amount]) =>
       /°/.test(amount!)
         ? `${said} when it is ${compared} ${amount}`
