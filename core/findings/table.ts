@@ -204,7 +204,7 @@ export const findingTable = {
     title: 'The next one on before the last is off',
     families: { rhythm: 5 },
   },
-  'missed-input': { domain: 'program', title: 'Checks the button too rarely', needsRewriting: true },
+  'missed-input': { domain: 'program', title: 'Checks an input too rarely', needsRewriting: true },
   'wait-in-interrupt': {
     domain: 'program',
     title: 'Waits in an interrupt',

@@ -242,7 +242,7 @@ function bestOfProgram(
   if (moved) return moved;
   // Nothing else was seen where the run ended early.
   const [last] = byCause(explained);
-  const left = last && !isOfTime(edit, source, 'of a pause') ? withoutPause(last) : last;
+  const left = last && !isLongerPause(edit, source) ? withoutPause(last) : last;
   const formed = told && (plain ?? left);
   const place = edits.at(-1);
   if (formed && place && 'replace' in place) return ofForm(formed, told, place.replace, text);
@@ -258,7 +258,7 @@ function bestOfProgram(
       // What bounces in the exercise's own program too keeps no build from passing.
       (code !== 'no-debounce' || severity !== 'advice') &&
       // Nothing is said of a pause where none was missing, nor of being busy where what is asked was wrong.
-      (code !== 'missing-pause' || isOfTime(edit, source, 'of a pause')) &&
+      (code !== 'missing-pause' || isLongerPause(edit, source)) &&
       (evidence?.['stoppedS'] === undefined || at === line || isOfTime(edit, source)),
   );
   const [here] = byCause(program.filter((seen) => seen.line === line || ofOmissions.has(seen.code)));
@@ -297,6 +297,15 @@ const calledBy = (edit: Edit, uncalled: Observation): Observation => ({
 
 const WAITS = /delay|sleep/;
 const TIMED = /delay|sleep|millis|micros|monotonic/;
+
+/** Whether a change makes a program wait longer somewhere: a pause that is put in, or one for longer. */
+function isLongerPause(edit: Edit | undefined, source: string): boolean {
+  if (!edit || !('replace' in edit) || !isOfTime(edit, source, 'of a pause')) return false;
+  const { by, line, column, length } = edit.replace;
+  const there = (source.split('\n')[line - 1] ?? '').slice(column - 1, column - 1 + length);
+  const [less, more] = [there, by].map((text) => Number.parseFloat(text));
+  return !/^[\d.]+[UL]*$/i.test(there.trim()) || !(more! < less!);
+}
 
 /**
  * Whether a change is one of how long a program takes, without which a press may go unseen: any number may be, but for the

@@ -1,2 +1,2 @@
 /** Name and version of the judging engine; it changes whenever a report could. */
-export const ENGINE = 'didaktor-core/0.27.0';
+export const ENGINE = 'didaktor-core/0.28.0';

@@ -202,6 +202,7 @@ export class Examiner {
           trace,
           stimuli: stimuliOn(played[index]!, this.pairsOf(wiring)),
           isMissedAnyway: (button, at) => this.isMissedAnyway(index, this.pairsOf(wiring), button, at),
+          isReadAgain: (part) => this.isReadAgain(index, this.pairsOf(wiring), part),
         })),
         board: exercise.board,
         wording: wordingOf(languageOf(exercise)),
@@ -247,6 +248,16 @@ export class Examiner {
     return (
       index < this.reference.exercise.data.scenarios.length &&
       this.reference.ownRuns.blindPressesIn(index).some((own) => own.button === asked && own.at === at)
+    );
+  }
+
+  /** Whether the exercise's own program reads the part again and again that a part of a build stands for. */
+  private isReadAgain(index: number, pairs: ReadonlyMap<string, PlacedPart>, part: string): boolean {
+    const [asked] = [...pairs].find(([, { ref }]) => ref === part) ?? [];
+    return (
+      asked !== undefined &&
+      index < this.reference.exercise.data.scenarios.length &&
+      this.reference.ownRuns.partsReadAgainIn(index).has(asked)
     );
   }
 

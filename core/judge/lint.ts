@@ -28,6 +28,7 @@ export function lintProgram(
           trace: rehearse(compiled, bare, board, { seconds: LINT_SECONDS, steps: 1_000_000 }),
           stimuli: [],
           isMissedAnyway: () => false,
+          isReadAgain: () => false,
         },
       ]
     : [];

@@ -35,6 +35,7 @@ export class OwnRuns {
   private met: readonly Scenario[] | undefined;
   private seenUnwatched: readonly UnwatchedRun[] | undefined;
   private readonly blind = new Map<number, readonly BlindPress[]>();
+  private readonly readAgain = new Map<number, ReadonlySet<string>>();
 
   /** `judging`: how its runs are made and judged; `undefined` when it cannot be run. */
   constructor(
@@ -69,6 +70,21 @@ export class OwnRuns {
       [];
     this.blind.set(index, blind);
     return blind;
+  }
+
+  /** Parts that it reads more than once in one scenario. */
+  partsReadAgainIn(index: number): ReadonlySet<string> {
+    const known = this.readAgain.get(index);
+    if (known) return known;
+    const parts = this.kept((judging) =>
+      [...judging.run(this.scenarios[index]!, {}).reads].flatMap(([pin, { looks }]) => {
+        const node = looks > 1 ? judging.circuit.nodeOfPin(pin) : undefined;
+        return node ? judging.circuit.partsAt(node.id).map(({ ref }) => ref) : [];
+      }),
+    );
+    const found: ReadonlySet<string> = new Set(parts);
+    this.readAgain.set(index, found);
+    return found;
   }
 
   /** How much happens in its run of each scenario; none when it cannot be run. */

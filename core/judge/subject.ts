@@ -56,6 +56,8 @@ export interface PlayedTrace {
   readonly stimuli: readonly Stimulus[];
   /** Whether the exercise's own program looks away too while a button is pressed at a time, in seconds. */
   readonly isMissedAnyway: (button: string, at: number) => boolean;
+  /** Whether the exercise's own program reads a part again and again. */
+  readonly isReadAgain: (part: string) => boolean;
 }
 
 /** A program and its runs; none when it could not be run. */

@@ -48,7 +48,8 @@ export function settle(
   // Nothing was lost by looking seldom when everything that was to happen did.
   // And a moment of darkness between two ways of being lit is nothing to be seen.
   const relevant = unique.filter(
-    ({ code }) => code !== 'missed-input' && (code !== 'missing-pause' || !isWatched),
+    ({ code, severity }) =>
+      (code !== 'missed-input' || severity === 'advice') && (code !== 'missing-pause' || !isWatched),
   );
   return relevant.map((observation) => {
     if (observation.severity !== 'fault') return observation;

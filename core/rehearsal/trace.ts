@@ -113,9 +113,9 @@ export interface Trace {
   readonly reads: ReadonlyMap<string, PinReads>;
   /** Each pin and line once. */
   readonly floatingReads: readonly FloatingRead[];
-  /** Pins that the program asked for an interrupt and that make none, by the number it used. */
   /** Pins that the program asked for an interrupt and that make it, with the line that asked first. */
   readonly interruptPins: ReadonlyMap<string, number>;
+  /** Pins that the program asked for an interrupt and that make none, by the number it used. */
   readonly deadInterrupts: readonly { readonly number: number; readonly line: number }[];
   /** Each pin and line once. */
   readonly beyondPins: readonly BeyondPin[];

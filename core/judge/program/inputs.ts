@@ -44,8 +44,11 @@ const AT_THE_START = 0.2;
 /** Seconds from which on a pause is one in which nobody would look at a button. */
 const LONG_WAIT = 1;
 
-/** What a program looks at once, as it starts, and what is then done to it unseen. */
-export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =>
+/**
+ * What a program looks at once, as it starts, and what is then done to it unseen. Where nothing is done to it, that is worth
+ * saying if the exercise's own program goes on looking.
+ */
+export const readOnce: BuiltRunRule = ({ trace, stimuli, isReadAgain }, { wording }, built) =>
   [...trace.reads].flatMap(([pin, { looks, line, firstAt }]): readonly Observation[] => {
     const part = partsAt(pin, built).find(({ kind }) => kindOf(kind).stimulus !== undefined);
     // A program that an error has stopped looks at nothing any more, whatever it would have done.
@@ -53,10 +56,10 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli }, { wording }, built) =
     const missed = stimuli.find(
       (stimulus) => stimulus.at > firstAt && touchedBy(stimulus)?.name === (part.ref as string),
     );
-    if (!missed) return [];
+    if (!missed && !isReadAgain(part.ref)) return [];
     const told = {
       code: 'missed-input' as const,
-      severity: 'fault' as const,
+      severity: missed ? ('fault' as const) : ('advice' as const),
       refs: [part.ref],
       line,
       column: 1,

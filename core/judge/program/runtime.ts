@@ -4,7 +4,7 @@ import { figure, seconds } from '../../units';
 import type { RunRule } from '../subject';
 
 /** Loops that neither end nor wait, and what the processor does wrong without a word. */
-export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
+export const runtimeTrouble: RunRule = ({ trace }, { problems, board, wording }) => {
   const found: Observation[] = [];
   const { loop, reason, line, at } = trace.ended;
   const isEndless =
@@ -74,7 +74,11 @@ export const runtimeTrouble: RunRule = ({ trace }, { board, wording }) => {
     const key = `${error.kind}${error.line}`;
     if (seen.has(key)) continue;
     seen.add(key);
-    found.push(silent(error));
+    // What the program's text shows already is said there, with what to write.
+    const isShown =
+      error.kind === 'range' &&
+      problems.some(({ code, line: at }) => code === 'out-of-range' && at === error.line);
+    if (!isShown) found.push(silent(error));
   }
   for (const { number, line: at } of trace.unknownPins)
     found.push({

@@ -34,9 +34,11 @@ export function askedNumbers(source: string, asked: string, language: Language):
     const isOfOther = pausesMissing.length > 0 && isInCall(tokens, at, PAUSES);
     if (wants.has(valueOf(token.text)) && !isOfOther) return [];
     const isPause = isInCall(tokens, at, PAUSES) && pauses.size > 0;
+    // What looks like one of the exercise's numbers may be that one, whether or not the program has it elsewhere too.
+    const alike = wanted.map(({ text }) => text).filter((by) => areNearlySame(token.text, by));
     const isLimit = compared.includes(token.text) && /^[<>]=?$/.test(tokens[at - 1]?.text ?? '');
     return (
-      [...new Set([...missing, ...(isLimit ? missingLimits : []), ...(isPause ? pauses : [])])]
+      [...new Set([...missing, ...(isLimit ? missingLimits : []), ...(isPause ? pauses : []), ...alike])]
         .filter((by) => Number(by) !== valueOf(token.text))
         .filter((by) => !/\./.test(by) || mayBeFraction(tokens, at, holdings, language))
         // A pause that nobody notices is no pause of another program.

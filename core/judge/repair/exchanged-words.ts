@@ -44,9 +44,3 @@ function wordChangeOf({ edits: [edit, more] }: Candidate, source: string): WordC
 
 /** Whether it is one word, or one text in quotes. */
 export const isWord = (text: string): boolean => /^(?:\w+|"[^"]*"|'[^']*')$/.test(text);
-
-/** What two words in each other's places have to become. */
-export const exchangeText = (one: string, line: number, other: string, otherLine: number): string =>
-  line === otherLine
-    ? `Exchange ${one} and ${other} in line ${line}.`
-    : `Exchange ${one} in line ${line} and ${other} in line ${otherLine}.`;

@@ -2,7 +2,7 @@ import type { Edit, Observation } from '../../findings/finding';
 import { quantity } from '../../findings/finding';
 import type { Circuit } from '../../wiring/circuit';
 import { partTextOf } from '../../wiring/words';
-import { exchangeText } from './exchanged-words';
+import { exchangeText } from './exchange-text';
 import { TAKES_PIN } from './pin-functions';
 import { partsBehind } from './pins-behind';
 

@@ -3,7 +3,7 @@ import type { TextEdit } from '../../findings/finding';
 import type { Token } from '../../program/token';
 import { listText } from '../../words/words';
 import type { Candidate } from './candidate';
-import { exchangeText } from './exchanged-words';
+import { exchangeText } from './exchange-text';
 import { TAKES_PIN } from './pin-functions';
 import { declaresInside } from './token-places';
 import { cost, type ProgramWishes } from './wishes';

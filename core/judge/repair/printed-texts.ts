@@ -3,7 +3,7 @@ import type { Language } from '../../program';
 import { tokenize } from '../../program/cpp/tokens';
 import { pythonLines } from '../../program/python/lines';
 import type { Token } from '../../program/token';
-import { exchangeText } from './exchanged-words';
+import { exchangeText } from './exchange-text';
 
 /** A change of what a program prints, towards what has to be read. */
 export interface PrintedEdit {

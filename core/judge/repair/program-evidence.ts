@@ -5,7 +5,8 @@ import { kindOf } from '../../parts';
 import type { Trace } from '../../rehearsal/trace';
 import { seconds } from '../../units';
 import { pinsBehind } from './pins-behind';
-import { exchangeText, isWord } from './exchanged-words';
+import { exchangeText } from './exchange-text';
+import { isWord } from './exchanged-words';
 import { BREAK, inOtherUnits, STATIC, THOUSAND } from './put-in';
 import { openCases, tokensOf } from './token-places';
 import type { Circuit } from '../../wiring/circuit';
@@ -159,7 +160,10 @@ export function ofExchangedWords(
     (lines[line - 1] ?? '').slice(column - 1, column - 1 + length),
   ) as [string, string];
   if (!isWord(one) || !isWord(other) || first.by !== other || second.by !== one) return undefined;
-  const places = `${one} in line ${first.line} and ${other} in line ${second.line}`;
+  const places =
+    first.line === second.line
+      ? `${one} and ${other} in line ${first.line}`
+      : `${one} in line ${first.line} and ${other} in line ${second.line}`;
   return {
     ...seen,
     line: first.line,
@@ -304,7 +308,17 @@ function unchangedBy(by: string, source: string): string | undefined {
     ...source.matchAll(new RegExp(`(?:\\+\\+|--)?\\b${name}\\b\\s*(?:[-+*/%|&]?=(?!=)|\\+\\+|--)`, 'g')),
   ];
   // Once it is made, with its first value.
-  return changes.length <= 1 ? `${name} keeps its first value: no line changes it.` : undefined;
+  return changes.length <= 1 && changes.every(({ index }) => isMadeOnce(source, index))
+    ? `${name} keeps its first value: no line changes it.`
+    : undefined;
+}
+
+/** Whether what stands at a place of a program is made once, and not anew each time that a block is come to. */
+function isMadeOnce(source: string, index: number): boolean {
+  const before = source.slice(0, index);
+  const line = before.slice(before.lastIndexOf('\n') + 1);
+  const isInBlock = before.split('{').length > before.split('}').length || /^\s/.test(line);
+  return !isInBlock || /\bstatic\b/.test(line);
 }
 
 /** What a line does to a pin first: `at 0.40 s it makes pin 7 LOW`. */

@@ -73,6 +73,31 @@ function withOwner(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): 
     : hunk;
 }
 
+/**
+ * How many pieces stand in front of what is there in both programs, where one of them has something around it: a call,
+ * a pair of parentheses. `undefined` where none does.
+ */
+export function aroundIn(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): number | undefined {
+  const [less, more] = [own.slice(...hunk.own), asked.slice(...hunk.asked)]
+    .map((pieces) => pieces.map(({ text }) => text))
+    .sort((one, other) => one.length - other.length);
+  const around = more!.length - less!.length;
+  const before = more!.findIndex((_, at) => less!.every((text, index) => text === more![at + index]));
+  const isCall = before > 0 && before < around && more![before - 1] === '(' && more!.at(-1) === ')';
+  return isCall && less!.length > 0 && around <= LONGEST ? before : undefined;
+}
+
+/** Something around what both programs have, without the pieces behind it that are the same in both. */
+export function onlyAround(hunk: Hunk, own: readonly Piece[], asked: readonly Piece[]): Hunk {
+  let [end, last] = [hunk.own[1], hunk.asked[1]];
+  while (end - hunk.own[0] > 1 && last > hunk.asked[0] && own[end - 1]!.text === asked[last - 1]!.text) {
+    end -= 1;
+    last -= 1;
+  }
+  const trimmed: Hunk = { own: [hunk.own[0], end], asked: [hunk.asked[0], last] };
+  return aroundIn(trimmed, own, asked) === undefined ? hunk : trimmed;
+}
+
 /** How many parentheses are left open in a stretch; below 0 where more are closed. */
 const openIn = (pieces: readonly Piece[], [from, to]: readonly [number, number]): number =>
   pieces.slice(from, to).reduce((open, { text }) => open + (text === '(' ? 1 : text === ')' ? -1 : 0), 0);

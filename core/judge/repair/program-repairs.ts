@@ -20,6 +20,13 @@ import { guessFrom, programGuesses } from './program-guesses';
 import type { Tried, Tries } from './tries';
 import { cost, wishesOf } from './wishes';
 
+/** Whether a change only puts a pause into a program: one that looks too seldom at a button looks no oftener with it. */
+const putsInAPause = ({ edits }: Candidate): boolean =>
+  edits.every(
+    (edit) =>
+      'replace' in edit && edit.replace.length === 0 && /^\s*(?:delay|time\.sleep)\(/.test(edit.replace.by),
+  );
+
 /** The changes of a build's program with which it passes, its wiring left as it is. */
 export class ProgramRepairs {
   /** The cheapest set found until now. */
@@ -42,7 +49,12 @@ export class ProgramRepairs {
       (source) => this.tries.compile(source, build.program.language),
       wishes,
     );
-    return thatMatter(found, build.program, wishes).toSorted((a, b) => a.cost - b.cost);
+    const looksTooSeldom = this.tries.examine(tried).observations.some(({ code, severity, evidence }) => {
+      return code === 'missed-input' && severity === 'fault' && evidence?.['blindS'] !== undefined;
+    });
+    return thatMatter(found, build.program, wishes)
+      .filter((candidate) => !looksTooSeldom || !putsInAPause(candidate))
+      .toSorted((a, b) => a.cost - b.cost);
   }
 
   /** One or two changes of the program, on a wiring that is as it should be. */

@@ -54,6 +54,33 @@ function notGivenBack(change: (lines: readonly string[], index: number) => reado
   return { tried: tried.length, lost: lost.map(({ line, source }) => `${line}\n  in\n${source}`) };
 }
 
+/** A program with each of its calls left out whose first argument stands in the same line, which stays. */
+function* withoutACall(source: string): Iterable<string> {
+  for (const call of source.matchAll(/(?<![\w.])[A-Za-z_][\w.]*\(/g)) {
+    const from = call.index + call[0].length;
+    let [depth, end, first] = [1, from, undefined as number | undefined];
+    for (; depth > 0 && end < source.length && source[end] !== '\n'; end += 1) {
+      depth += '([{'.includes(source[end]!) ? 1 : ')]}'.includes(source[end]!) ? -1 : 0;
+      if (first === undefined && (depth === 0 || (depth === 1 && source[end] === ','))) first = end;
+    }
+    const isValue = /[=(,<>+*/-] *$|return $/.test(source.slice(0, call.index));
+    if (depth === 0 && first! > from && isValue && end - call.index <= 60)
+      yield source.slice(0, call.index) + source.slice(from, first) + source.slice(end);
+  }
+}
+
+test('a call that is left out around what it is given is put back around it', () => {
+  const all = programs.flatMap(({ source, language }) =>
+    [...withoutACall(source)].map((own) => ({ own, source, language })),
+  );
+  const lost = all.filter(({ own, source, language }) => {
+    const wanted = texts(source, language).join(' ');
+    return !offered(own, source, language).some((made) => made.join(' ') === wanted);
+  });
+  expect(all.length).toBeGreaterThan(50);
+  expect(lost.map(({ own }) => own)).toEqual([]);
+});
+
 describe('a line of an exercise’s own program', () => {
   test.each([
     ['left out', (lines: readonly string[], index: number) => lines.toSpliced(index, 1)],

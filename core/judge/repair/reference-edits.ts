@@ -3,14 +3,16 @@ import type { TextEdit } from '../../findings/finding';
 import type { Language } from '../../program';
 import { piecesOf, type Piece } from '../../program/pieces';
 import type { Candidate } from './candidate';
-import { exchangeText } from './exchanged-words';
+import { exchangeText } from './exchange-text';
 import {
+  aroundIn,
   exchangedIn,
   hunksOf,
   inOneLine,
   isEnd,
   lengthOf,
   LONGEST,
+  onlyAround,
   toldWhole,
   withNext,
   type Hunk,
@@ -48,11 +50,17 @@ export function referenceCandidates(
   // Two slips in one line, such as two names in each other's places, are one line that is written otherwise.
   const joined =
     hunks.length <= FEW
-      ? inOneLine(hunks, own, source).map((hunk) => withNext(hunk, own, asked, source))
+      ? inOneLine(hunks, own, source).map((hunk) =>
+          withNext(onlyAround(hunk, own, asked), own, asked, source),
+        )
       : [];
   const isOneSlip = (hunk: Hunk): boolean => {
     const [least, most] = [lengthOf(hunk.own), lengthOf(hunk.asked)].sort((one, other) => one - other);
-    return most! <= LONGEST || (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW);
+    return (
+      most! <= LONGEST ||
+      (least === 0 && most! <= LONGEST_LINE && hunks.length <= FEW) ||
+      aroundIn(hunk, own, asked) !== undefined
+    );
   };
   // The same words in another order are one slip, of which no part is enough.
   const words = (pieces: readonly Piece[], [from, to]: Hunk['own']): string =>
@@ -106,13 +114,35 @@ function changeOf(hunk: Hunk, { own, asked, source, wanted, amount, make }: Give
       amount,
       exchangeText(exchanged[0], place.line, exchanged[1], place.line),
     );
+  const before = lengthOf(hunk.asked) > lengthOf(hunk.own) ? aroundIn(hunk, own, asked) : undefined;
+  if (before !== undefined) {
+    const begin = wanted.slice(asked[first]!.from, asked[first + before]!.from);
+    const end = wanted.slice(asked[first + before + lengthOf(hunk.own) - 1]!.to, asked[last - 1]!.to);
+    return make(
+      { ...place, length, by: written },
+      amount,
+      `Put ${oneLine(begin)}…${oneLine(end)} around ${there} in line ${place.line}.`,
+    );
+  }
   return make(
     { ...place, length, by: written },
     amount,
     written === ''
-      ? leftOut(source, start, there, place.line)
+      ? (joinedLines(source, start, length, place.line) ?? leftOut(source, start, there, place.line))
       : `Write ${shown} instead of ${there} in line ${place.line}.`,
   );
+}
+
+/** What is to be written for some lines of which the end of the first and the beginning of the last are too much. */
+function joinedLines(source: string, at: number, length: number, line: number): string | undefined {
+  const removed = source.slice(at, at + length);
+  const more = removed.trim().split('\n').length - 1;
+  const [before = ''] = /[^\n]*$/.exec(source.slice(0, at)) ?? [];
+  const [after = ''] = /^[^\n]*/.exec(source.slice(at + length)) ?? [];
+  if (more === 0 || before.trim() === '' || after.trim() === '') return undefined;
+  const last = line + more;
+  const lines = more === 1 ? `line ${last}` : `lines ${line + 1} to ${last}`;
+  return `Write ${oneLine(before + after)} in line ${line}, and remove ${lines}.`;
 }
 
 /** What is left of a sign of which a piece is too much, `/` of `//`; else that something is to be removed. */

@@ -27,6 +27,10 @@ import { soil } from './soil';
 import { speed } from './speed';
 import { thermo } from './thermo';
 import { words } from './words';
+import { freezer } from './freezer';
+import { metronome } from './metronome';
+import { piano } from './piano';
+import { pitch } from './pitch';
 import { melody } from './melody';
 import { lift } from './lift';
 import { tally } from './tally';
@@ -48,6 +52,10 @@ export const ownSlips: readonly OwnSlips[] = [
   porch,
   speed,
   words,
+  freezer,
+  metronome,
+  piano,
+  pitch,
   shifter,
   dice,
   pysteps,

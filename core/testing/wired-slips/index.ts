@@ -15,6 +15,8 @@ import { batteryDimmer } from './battery-dimmer';
 import { inSeries } from './in-series';
 import { levelCrossing } from './level-crossing';
 import { porch } from './porch';
+import { hoist } from './hoist';
+import { theremin } from './theremin';
 
 /** Exercises of kinds that the course has none of, with what beginners wire wrongly in them. */
 export const wiredSlips: readonly WiredSlips[] = [
@@ -34,4 +36,6 @@ export const wiredSlips: readonly WiredSlips[] = [
   inSeries,
   levelCrossing,
   porch,
+  hoist,
+  theremin,
 ];

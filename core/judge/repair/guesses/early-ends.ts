@@ -1,6 +1,6 @@
 import { linesPut } from '../lines-put';
 import type { Token } from '../../../program/token';
-import { isInside, type Block, type Form } from './form';
+import { isEndless, isInside, type Block, type Form } from './form';
 import type { Guess, Rule } from './guess';
 
 const COST = 1.4;
@@ -76,11 +76,6 @@ function innermost(token: Token, { blocks }: Form): Block | undefined {
     .filter((block) => isInside(token.line, block))
     .toSorted((one, other) => (other.opens?.line ?? 0) - (one.opens?.line ?? 0))[0];
 }
-
-/** Whether a loop goes on for ever, so that something has to end it. */
-const isEndless = ({ headTokens }: Block): boolean =>
-  headTokens.some(({ text }) => /^(?:true|True|1)$/.test(text)) ||
-  headTokens.filter(({ text }) => text === ';').length > 2;
 
 interface Rest {
   readonly endColumn: number;

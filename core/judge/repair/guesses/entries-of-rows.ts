@@ -1,3 +1,4 @@
+import { exchangeText } from '../exchange-text';
 import { closing } from '../token-places';
 import type { Token } from '../../../program/token';
 import type { Form } from './form';
@@ -5,6 +6,8 @@ import { written, type Guess, type Rule } from './guess';
 import { counterOf } from './places';
 
 const [ENTRY, PLACE, EXCHANGED] = [1.3, 1.6, 1.68];
+/** Rows of a list of which two may have something in each other's places. */
+const MOST_ROWS = 6;
 /** Names that are tried as the place of an entry. */
 const MOST_PLACES = 4;
 
@@ -106,7 +109,7 @@ function placesByName(form: Form): readonly Guess[] {
   });
 }
 
-/** Entries of two rows in the same column, in each other’s places; and two columns, in all rows. */
+/** Entries of two rows in the same column, or of one row, in each other’s places; and two columns, in all rows. */
 function columnsExchanged({ tokens, language }: Form): readonly Guess[] {
   const inner = language === 'python' ? /^[[(]$/ : /^[{]$/;
   const outer = language === 'python' ? '[' : '{';
@@ -122,7 +125,7 @@ function columnsExchanged({ tokens, language }: Form): readonly Guess[] {
       rows.push(tokens.slice(at + 1, close).filter((one) => one.text !== ','));
       at = close;
     }
-    const [first, second, ...more] = rows;
+    const [first, second] = rows;
     const width = first?.length ?? 0;
     if (!first || !second || width < 2 || width > 4 || rows.some((row) => row.length !== width)) return [];
     const exchange = (pairs: readonly (readonly [Token, Token])[]): Guess['edits'] =>
@@ -133,16 +136,25 @@ function columnsExchanged({ tokens, language }: Form): readonly Guess[] {
         ])
         .toSorted((one, other) => other.line - one.line || other.column - one.column);
     const columns = Array.from({ length: width }, (_, at) => at);
-    const betweenRows =
-      more.length > 0
+    const two = (one: Token, other: Token, cost: number): readonly Guess[] =>
+      one.text === other.text
         ? []
-        : columns
-            .filter((at) => first[at]!.text !== second[at]!.text)
-            .map((at) => ({
-              edits: exchange([[first[at]!, second[at]!]]),
-              text: `Exchange ${first[at]!.text} in line ${first[at]!.line} and ${second[at]!.text} in line ${second[at]!.line}.`,
-              cost: EXCHANGED,
-            }));
+        : [
+            {
+              edits: exchange([[one, other]]),
+              text: exchangeText(one.text, one.line, other.text, other.line),
+              cost,
+            },
+          ];
+    const pairs = <Item>(all: readonly Item[]): readonly (readonly [Item, Item])[] =>
+      all.flatMap((one, at) => all.slice(at + 1).map((other) => [one, other] as const));
+    const isFew = rows.length <= MOST_ROWS;
+    const betweenRows = (isFew ? pairs(rows) : []).flatMap(([one, other]) =>
+      columns.flatMap((at) => two(one[at]!, other[at]!, at === 0 ? EXCHANGED + 0.005 : EXCHANGED)),
+    );
+    const withinRows = (isFew ? rows : []).flatMap((row) =>
+      pairs(row).flatMap(([one, other]) => two(one, other, EXCHANGED + 0.02)),
+    );
     const betweenColumns = columns.flatMap((one) =>
       columns
         .filter((other) => other > one)
@@ -152,7 +164,7 @@ function columnsExchanged({ tokens, language }: Form): readonly Guess[] {
           cost: EXCHANGED + 0.01,
         })),
     );
-    return [...betweenRows, ...betweenColumns];
+    return [...betweenRows, ...betweenColumns, ...withinRows];
   });
 }
 const ORDINALS = ['first', 'second', 'third', 'fourth'];

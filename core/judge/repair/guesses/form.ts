@@ -45,6 +45,11 @@ export const isBodyOf = (name: string, { head, headTokens }: Block): boolean =>
 export const bodyOf = (name: 'setup' | 'loop', { blocks }: Form): Block | undefined =>
   blocks.find((block) => isBodyOf(name, block));
 
+/** Whether a loop goes round for ever: `while (true)`, `for (;;)`. */
+export const isEndless = ({ headTokens }: Block): boolean =>
+  headTokens.some(({ text }) => /^(?:true|True|1)$/.test(text)) ||
+  headTokens.filter(({ text }) => text === ';').length > 2;
+
 /** Whether a line stands in what a block opens and closes. */
 export const isInside = (line: number, { opens, closes }: Block): boolean =>
   opens !== undefined && closes !== undefined && line > opens.line && line <= closes.line;

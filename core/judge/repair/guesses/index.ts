@@ -51,6 +51,7 @@ import { ofPythonCalls } from './python-calls';
 import { ofPythonClasses, selfTaken } from './python-classes';
 import { ofRangesOfReadings } from './ranges-of-readings';
 import { ofReturns } from './returns';
+import { ofReturnsLeftOut } from './returns-left-out';
 import { ofRounds } from './rounds';
 import { ofPythonForms } from './python-forms';
 import { ofPythonErrors } from './python-errors';
@@ -59,6 +60,7 @@ import { elsesInOrder, labelsRenamed, ofSwitches } from './switches';
 import { ofTexts } from './texts';
 import { ofSameAgain } from './same-again';
 import { ofSiblings } from './siblings';
+import { ofSignsTurned } from './signs-turned';
 import { ofSounds } from './sounds';
 import { ofTimers } from './timers';
 import { ofTurnedRound, printsScaled } from './turned-round';
@@ -76,6 +78,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofPythonClasses,
   ...ofRangesOfReadings,
   ...ofReturns,
+  ...ofReturnsLeftOut,
   ...ofRounds,
   ...ofPinsListed,
   ...ofSounds,
@@ -97,6 +100,7 @@ const SPOKEN_FOR: readonly Rule[] = [
   ...ofFieldsAndRows,
   ...ofEntriesOfRows,
   ...ofShifts,
+  ...ofSignsTurned,
   ...ofAsElsewhere,
   ...ofOverruled,
   ...ofSiblings,

@@ -93,10 +93,14 @@ const TURNED: Readonly<Record<string, string>> = {
 };
 const LEVEL = /\b(?:HIGH|LOW|true|false|True|False)\b/;
 
-/** A statement that does the opposite: the other level, no tone, no brightness. */
+/** The type before a variable that gets its first value. */
+const TYPE =
+  /^(?:(?:static|volatile|unsigned) +)*(?:bool|boolean|byte|int|long|short|char|u?int\d+_t) +(?=\w+ *=)/;
+
+/** A statement that does the opposite: the other level, no tone, no brightness. A variable is not made again for that. */
 export function turnedOf(text: string): readonly string[] {
   const level = LEVEL.exec(text)?.[0];
-  if (level !== undefined) return [text.replace(LEVEL, TURNED[level]!)];
+  if (level !== undefined) return [text.replace(TYPE, '').replace(LEVEL, TURNED[level]!)];
   // `show(1)`: a function that is told yes or no by a number.
   const [, told, given] = /^(\w+)\(([01])\);?$/.exec(text) ?? [];
   if (told !== undefined) return [text.replace(`(${given})`, `(${1 - Number(given)})`)];
