@@ -99,18 +99,18 @@ const figuresOf = ({
   ];
 };
 
-const QUALITY = '(?: (?:brightness|angle|position|tone|pitch|note|frequency|sound|speed))';
+const QUALITY = 'brightness|angle|position|tone|pitch|note|frequency|sound|speed';
 const DOES =
   '(?: (?:is|are|stays?|stands?|remains?|keeps?|glows?|shines?|points?|sounds?|plays?|beeps?|buzz(?:es)?|turns?|runs?|spins?|rotates?|goes|moves?|swings?|returns?))?';
 /** Times that can stand behind it as they are. */
 const WHEN = String.raw`((?:,? (?:from|until|give or take) \d.*)?)`;
 const WAY = '((?: (?:for|back)wards?)?)';
-const AT = `(?: (?:back|at|to|with|by|of|an?|the|only|always|dimmed|faded|set|bright|lit|${QUALITY.slice(4, -1)}))*`;
+const AT = `(?: (?:back|at|to|with|by|of|an?|the|only|always|dimmed|faded|set|bright|lit|${QUALITY}))*`;
 
 /** How bright, how far round, how high and how fast something is: between two figures, over one, under one, about one. */
 export const waysMeasured: readonly Way[] = Object.entries(MEASURES).flatMap(([observed, measure]) =>
   figuresOf(measure).map(([figure, limits]): Way => ({
-    pattern: whole(`(${NAMES})(?:['’]s${QUALITY})?${DOES}${WAY}${AT} ${figure}${WAY}(?! of\\b)${WHEN}`),
+    pattern: whole(`(${NAMES})(?:['’]s (?:${QUALITY}))?${DOES}${WAY}${AT} ${figure}${WAY}(?! of\\b)${WHEN}`),
     means: ([subject = '', way = '', ...found], { parts }): Meaning | undefined => {
       if ((observedOf(subject, parts) ?? 'light') !== observed) return undefined;
       const tail = found.at(-1)!;

@@ -62,7 +62,14 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:plays|sounds|makes|gives) (?:(?:an? )?(?:tune|melody|song|jingle|scale)|(?:\\w+ )?(?:notes|tones)|(?:an? )?(?:low|high|deep|short|long|\\w+er)(?: \\w+)?,? .*)`,
+      `(${NAMES}) (?:is|stands|points|goes|turns|moves|swings|returns)(?: back)? (?:in|at|to) (?:the |its )?(?:middle|cent(?:re|er)|mid(?:dle)?[- ]position)(?: position)?(.*)`,
+    ),
+    means: ([subject = '', tail = ''], { parts }) =>
+      observedOf(subject, parts) === 'angle' ? saying(`${subject} stands at 90°${tail}`) : undefined,
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:plays|sounds|makes|gives|beeps) (?:(?:at )?\\d[\\d.]* ?hz(?:,? (?:and |then )*(?:at )?\\d[\\d.]* ?hz)+|(?:an? )?(?:tune|melody|song|jingle|scale)|(?:\\w+ )?(?:notes|tones)|(?:an? )?(?:low|high|deep|short|long|\\w+er)(?: \\w+)?,? .*)`,
     ),
     means: ([subject = ''], { parts }) =>
       observedOf(subject, parts) === 'sound'

@@ -1,7 +1,8 @@
+import { isPress } from '../../stimuli';
 import { COLOUR } from './colours';
-import { stated } from './on-off';
+import { stated, stateOf } from './on-off';
 import { NAMES, timed } from './plain';
-import { saying, SECONDS, whole, type Around, type Meaning, type Reads, type Way } from './way';
+import { saying, SECONDS, USED, whole, type Around, type Meaning, type Reads, type Way } from './way';
 import { AT_ONCE, type Tailed } from './ways-pressed';
 
 const ON = '(?:goes on|comes on|turns on|switches on|lights up|closes|pulls in|is on|is lit)';
@@ -12,6 +13,9 @@ const FROM_THEN_ON = '(?: (?:after that|after|afterwards|from then on|from there
 /** A time or an event, without which what is said twice of one part would contradict itself. */
 const WHEN = /\d s\b|\b(?:when|after|while|until|before|once|if)\b/i;
 const TIMES = `from ${SECONDS} (?:to|until|till) ${SECONDS}`;
+
+/** That it is so from then on. */
+const STAYS = '(?:stays|remains|keeps) (?:so|on|lit|off|dark|out|that way)(?: (?:until|till|to) the end)?';
 
 /** What is said of a part whose name is not said again, in the forms that it may have. */
 const forms = (name: string, said: string): readonly string[] => [
@@ -103,6 +107,43 @@ export const waysTwice = (reads: Reads, tailed: Tailed): readonly Way[] => [
         .map((at) => tailed(said, ` from ${at} s to ${timed(Number(at) + AT_ONCE)} s`, around, depth))
         .reduce(both),
   },
+  // D1 is off until S1 is pressed, then on; D1 is off at first, and on after S1 is pressed
+  {
+    pattern: whole(`(${NAMES}) (.+?) ${UNTIL} ${USED}${THEN} (?:it )?(.+)`),
+    means: ([name = '', state = '', used = '', behind = ''], around, depth) =>
+      fromThePress(name, { state, used, behind }, { reads, tailed, around, depth }),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (.+?)(?: at first| to begin with| first)?${THEN} (?:it )?(.+?) (?:after|when|once|as soon as) ${USED}`,
+    ),
+    means: ([name = '', state = '', behind = '', used = ''], around, depth) =>
+      stateOf(state) && stateOf(behind) && stateOf(state) !== stateOf(behind)
+        ? fromThePress(name, { state, used, behind }, { reads, tailed, around, depth })
+        : undefined,
+  },
+  // D1 goes on when S1 is pressed and stays on; D1 goes on and stays on when S1 is pressed
+  {
+    pattern: whole(
+      `(${NAMES}) (?:(${ON})|${OFF}) (?:after|when|once|as soon as) ${USED}${THEN} (?:it )?${STAYS}`,
+    ),
+    means: ([name = '', on, used = ''], around) =>
+      saying(`${stated(name, on === undefined ? 'off' : 'on', around)} from ${AT_ONCE} s after ${used}`),
+  },
+  {
+    pattern: whole(
+      `(${NAMES}) (?:(${ON})|${OFF})${THEN} (?:it )?${STAYS} (?:after|when|once|as soon as) ${USED}`,
+    ),
+    means: ([name = '', on, used = ''], around) =>
+      saying(`${stated(name, on === undefined ? 'off' : 'on', around)} from ${AT_ONCE} s after ${used}`),
+  },
+  // D1 is on for 3 s after S1 is pressed, then off: that is what “for 3 s” says
+  {
+    pattern: whole(
+      `(${NAMES} (?:is|goes|stays|lights|shines|sounds) .*for ${SECONDS} (?:after|when|once) .+?)${THEN} (?:it )?(?:is |goes |turns |switches )?(?:off|out|dark|silent)(?: again)?`,
+    ),
+    means: ([said = ''], around, depth) => reads(said, around, depth + 1),
+  },
   // D1 is off until 2 s, then on until 5 s, then off
   {
     pattern: whole(`(${NAMES}) (.+? ${UNTIL} ${SECONDS}${THEN} .+)`),
@@ -122,6 +163,36 @@ export const waysTwice = (reads: Reads, tailed: Tailed): readonly Way[] => [
   },
 ];
 
+/** How the parts of a sentence are read. */
+interface Reading {
+  readonly reads: Reads;
+  readonly tailed: Tailed;
+  readonly around: Around;
+  readonly depth: number;
+}
+
+/** One state until a button is first pressed, and what comes then. */
+function fromThePress(
+  name: string,
+  { state, used, behind }: Readonly<Record<'state' | 'used' | 'behind', string>>,
+  how: Reading,
+): Meaning | undefined {
+  const button = used.toUpperCase();
+  const pressed = how.around.done.find((stimulus) => isPress(stimulus) && stimulus.press === button);
+  if (!pressed) return { problem: `Say first when ${button} is pressed: press ${button} at 2 s.` };
+  if (stateOf(behind.replace(LAST, '')))
+    return oneUntilAnother(name, `${state} until ${pressed.at} s, then ${behind}`, undefined, how);
+  // What begins with the press is an answer to it.
+  const { reads, around, depth } = how;
+  return both(
+    oneUntilAnother(name, `${state} until ${pressed.at} s`, undefined, how),
+    firstRead(
+      forms(name, behind).map((form) => `${form} when ${button} is pressed`),
+      (form) => reads(form, around, depth + 1),
+    ),
+  );
+}
+
 const STAGE = new RegExp(`^(.+?) ${UNTIL} ${SECONDS}(?:${THEN} (?:it )?(.+))?$`, 'i');
 
 const LAST = new RegExp(`${FROM_THEN_ON}$`, 'i');
@@ -131,7 +202,7 @@ function oneUntilAnother(
   name: string,
   said: string,
   since: number | undefined,
-  { tailed, around, depth }: { readonly tailed: Tailed; readonly around: Around; readonly depth: number },
+  { tailed, around, depth }: Omit<Reading, 'reads'>,
 ): Meaning | undefined {
   const [, state = said.replace(LAST, ''), until, behind] = STAGE.exec(said) ?? [];
   if (WHEN.test(state)) return undefined;

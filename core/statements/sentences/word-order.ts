@@ -284,6 +284,14 @@ const orders: readonly Order[] = [
     ([who, compared, amount, said]) =>
       `${said} when ${who ?? (/°/.test(amount!) ? 'it' : 'something')} is ${compared} ${amount}`,
   ),
+  // … is off until it gets dark, then on: what is so from then on is so while it is dark
+  order(
+    `^(${NAMES}) (?:is|stays|remains) (on|lit|off|dark|out) (?:until|till|before) ((?:it|something|somebody|someone|${NAMES}) (?!is (?:pressed|pushed|held|used|touched)\\b).+?)(?:,? (?:and then|and|but|then)|[,;])(?: it)?(?: is| goes| turns| switches| lights)? (on|up|off|dark|out)(?: (?:after that|afterwards|from then on))?$`,
+    ([name, before, event, after]) => {
+      const [was, is] = [before, after].map((one) => /^(?:on|lit|up)$/i.test(one!));
+      return was === is ? undefined : `${name} is ${is ? 'on' : 'off'} when ${event}`;
+    },
+  ),
   // … below 20 °C
   order(
     `^(${NAMES} (?!.*\\b(?:when|while|if|warmer|between|from)\\b)(?!(?:is|are|stands|stays|points)(?: at| to)? (?:above|over|below|under)\\b).+?) (above|over|below|under) (${AMOUNT})$`,
