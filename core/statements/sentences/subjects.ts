@@ -32,6 +32,9 @@ export function unseenIn(sentence: string, parts: readonly Named[]): string | un
 /** Why an LED that is spoken of is none: it is a part that is handled, and what is done to it is said elsewhere. */
 export function handledIn(read: readonly Expectation[], parts: readonly Named[]): string | undefined {
   for (const expectation of read) {
+    const used = 'after' in expectation ? parts.find(({ ref }) => ref === expectation.after) : undefined;
+    if (used && findKind(used.kind)?.stimulus === undefined)
+      return `Nothing is done to ${used.ref}, so say when it begins: “from 1 s”, or after what is pressed.`;
     const name = 'lamp' in expectation ? expectation.lamp.replace(/\..*/, '') : undefined;
     const part = parts.find(({ ref }) => ref === name);
     const kind = part && findKind(part.kind);

@@ -65,6 +65,19 @@ describe('what is so until a press, and what comes then', () => {
     expect(expected(text)).toEqual(sentences);
   });
 
+  test.each([
+    [
+      'pressing S1 turns D1 on for 1 s',
+      ['D1 is on all the time from 0.1 s to 0.9 s after S1', 'D1 is off all the time from 1.1 s after S1'],
+    ],
+    [
+      'D1 is on 1 s after M1',
+      ['NOT: Nothing is done to M1, so say when it begins: “from 1 s”, or after what is pressed.'],
+    ],
+  ])('%s', (text, sentences) => {
+    expect(expected(text)).toEqual(sentences);
+  });
+
   test('of a button that nobody presses is asked for', () => {
     expect(expected('D1 is off until S2 is pressed, then blinks 3 times')).toEqual([
       'NOT: Say first when S2 is pressed: press S2 at 2 s.',
@@ -91,6 +104,8 @@ describe('a servo in the middle', () => {
   });
 });
 
-test('tones without their lengths are asked for', () => {
-  expect(expected('Z1 plays 262 Hz, 330 Hz, then 392 Hz')[0]).toMatch(/^NOT: Say how high each tone is/);
+test('tones are asked how long they last', () => {
+  expect(expected('Z1 plays 262 Hz, 330 Hz, then 392 Hz')[0]).toMatch(
+    /^NOT: Say how long each of them lasts/,
+  );
 });

@@ -69,7 +69,7 @@ export const waysSeen: readonly Way[] = [
   },
   {
     pattern: whole(
-      `(${NAMES}) (?:plays|sounds|makes|gives|beeps) (?:(?:at )?\\d[\\d.]* ?hz(?:,? (?:and |then )*(?:at )?\\d[\\d.]* ?hz)+|(?:an? )?(?:tune|melody|song|jingle|scale)|(?:\\w+ )?(?:notes|tones)|(?:an? )?(?:low|high|deep|short|long|\\w+er)(?: \\w+)?,? .*)`,
+      `(${NAMES}) (?:plays|sounds|makes|gives) (?:(?:an? )?(?:tune|melody|song|jingle|scale)|(?:\\w+ )?(?:notes|tones)|(?:an? )?(?:low|high|deep|short|long|\\w+er)(?: \\w+)?,? .*)`,
     ),
     means: ([subject = ''], { parts }) =>
       observedOf(subject, parts) === 'sound'
@@ -87,7 +87,9 @@ export const waysSeen: readonly Way[] = [
   },
   // how it sounds
   {
-    pattern: whole(`(${NAMES}) (?:plays|sounds)(?: at)? (\\d+) ?hz,? (?:and )?then (?:at )?(\\d+) ?hz`),
+    pattern: whole(
+      `(${NAMES}) (?:plays|sounds)(?: at)? (\\d+) ?hz,? (?:and )?(?:then )?(?:at )?(\\d+) ?hz(?:,? (?:and )?(?:then )?(?:at )?\\d+ ?hz)*`,
+    ),
     means: ([subject = '', first = '', second = '']) => ({
       problem: `Say how long each of them lasts: “${subject.toUpperCase()} sounds at ${first} Hz for 0.5 s, then at ${second} Hz for 0.5 s”.`,
     }),

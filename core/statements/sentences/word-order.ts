@@ -256,6 +256,11 @@ const orders: readonly Order[] = [
     `\\b(within ${SECONDS}) (?:of|after) ((?:${SOMEBODY}|it|${NAMES}) )(?:coming|being|getting|becoming|is|comes|gets) (?=(?:${COMPARED}) ${AMOUNT})`,
     ([within, , who]) => `${within} after ${who}is `,
   ),
+  // pressing S1 turns D1 on for 1 s
+  order(
+    `^(?:pressing|pushing|a (?:press|push) (?:of|on)) (${NAMES}) (?:turns|switches) (${NAMES}) on for ${SECONDS}$`,
+    ([button, name, length]) => `${name} is on for ${length} s after ${button} is pressed`,
+  ),
   // pressing S1 a second time turns D1 off, holding S1 for 2 s turns D1 on
   order(
     `^pressing (${NAMES}) (?:for )?(?:(?:the|a) (\\w+) time|(again)) (?:turns|switches) (${NAMES}) (on|off)(?: again)?$`,
@@ -363,8 +368,8 @@ const orders: readonly Order[] = [
     ([said, length, clause]) => `${said} ${length} s after ${clause}`,
   ),
   order(
-    `^(.+ (?:when|while|if) ${NAMES} is (?:above|over|below|under)) (?:a )?half(?:way)?$`,
-    ([said]) => `${said} 50 %`,
+    `^(.+ (?:when|while|if) ${NAMES} is) (?:turned )?(?:(above|over|past|beyond)|below|under|before) (?:the |its )?(?:(?:a )?half(?:way)?|middle|centre)$`,
+    ([said, above]) => `${said} ${above === undefined ? 'below' : 'above'} 50 %`,
   ),
   order(
     `^(.+ (?:when|while|if) ${NAMES} is) (?:at|on) the ((?:far |very )?(?:left|right)|middle|centre)$`,
