@@ -42,8 +42,9 @@ function goesOnBehind(block: Block, form: Form): boolean {
       : outer?.head === 'function' && !isBodyOf('setup', outer);
   const isLeft = tokens.slice(from, to).some(({ text }) => /^(?:return|break|continue)$/.test(text));
   const next = tokens[to + 1];
+  // Another question behind it is asked otherwise: as the other side of this one.
   const isBehind = next !== undefined && (language === 'cpp' || next.column - 1 === outer?.space.length);
-  return isWhole && !isLeft && isBehind && !/^(?:else|elif|\})$/.test(next.text);
+  return isWhole && !isLeft && isBehind && !/^(?:if|else|elif|\})$/.test(next.text);
 }
 
 /** The rule of this subject that something in a program speaks for. */
