@@ -12,7 +12,9 @@ function addedToItself({ tokens }: Form): readonly Guess[] {
       /^[+-]$/.test(sign?.text ?? '') &&
       sign!.line === token.line &&
       sign!.column === token.endColumn;
-    if (!isOneSign || name?.kind !== 'word' || !value || value.column === sign!.endColumn) return [];
+    // A number may be below zero; none is written with a plus sign.
+    const isNegative = sign?.text === '-' && value?.column === sign.endColumn;
+    if (!isOneSign || name?.kind !== 'word' || !value || isNegative) return [];
     const meant = `${sign!.text}=`;
     return [
       {
