@@ -7,6 +7,7 @@ const parts = [
   { ref: 'D1', kind: 'led', value: 'red' },
   { ref: 'Z1', kind: 'buzzer' },
   { ref: 'M1', kind: 'servo' },
+  { ref: 'M2', kind: 'motor' },
   { ref: 'S1', kind: 'button' },
   { ref: 'S2', kind: 'button' },
   { ref: 'L1', kind: 'light-sensor' },
@@ -54,6 +55,14 @@ describe('what is so until a press, and what comes then', () => {
     [
       'M1 is at 0° until S1 is pressed, then at 90°',
       ['M1 stands at 0° until 2 s', 'M1 stands at 90° after S1'],
+    ],
+    [
+      'Z1 is silent until S1 is pressed, then sounds between 400 and 500 Hz',
+      ['Z1 is silent all the time until 2 s', 'Z1 sounds between 400 Hz and 500 Hz after S1'],
+    ],
+    [
+      'M2 runs at 40 to 60 % when S1 is pressed',
+      ['M2 turns forwards between 40 % and 60 % of its speed from 0.1 s after S1'],
     ],
     ['D1 goes on when S1 is pressed and stays on', ['D1 is on all the time from 0.1 s after S1']],
     ['when S1 is pressed, D1 goes off and stays off', ['D1 is off all the time from 0.1 s after S1']],

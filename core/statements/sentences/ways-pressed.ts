@@ -15,7 +15,7 @@ const TOGGLES = /^(?:toggles?|changes?|switches?|turns over|clicks?)$/i;
 
 /** What a part is, so that it is so a moment after the press and not at it. */
 const TAKES_A_MOMENT = new RegExp(
-  `^${NAMES} (?:(?:stands|reads|shows|is)\\b|(?:goes|moves|turns|swings|points) to\\b)`,
+  `^${NAMES} (?:(?:stands|reads|shows|is)\\b|(?:goes|moves|turns|swings|points) to\\b|(?:turns|runs|spins) .*\\d ?%)`,
   'i',
 );
 
