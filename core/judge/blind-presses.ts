@@ -1,6 +1,8 @@
+import { quantity, type Observation } from '../findings/finding';
 import { kindOf } from '../parts';
 import type { Trace } from '../rehearsal/trace';
 import { isPress, type Stimulus } from '../stimuli';
+import { seconds } from '../units';
 import type { Circuit } from '../wiring/circuit';
 
 /** A press that is made and let go again while no line looks at the button. */
@@ -33,3 +35,22 @@ export const blindPresses = (
       return blind ? [{ button: button.ref, at, line, blind }] : [];
     });
   });
+
+/** That a line looks at a button too seldom: `comesOfIt` ends the sentence, behind the time in which it does not look. */
+export function tooSeldom(
+  { button, line, blind }: Omit<BlindPress, 'at'>,
+  comesOfIt: string,
+  hintsOf: (length: string) => Observation['hints'],
+): Observation {
+  const length = blind.to - blind.from;
+  return {
+    code: 'missed-input',
+    severity: 'fault',
+    refs: [button],
+    line,
+    column: 1,
+    message: `Line ${line} only checks ${button} now and then: from ${seconds(blind.from)} it doesn’t check for ${seconds(length)}, ${comesOfIt}`,
+    hints: hintsOf(seconds(length)),
+    evidence: { blindS: quantity(length, 's') },
+  };
+}

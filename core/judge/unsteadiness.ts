@@ -1,11 +1,11 @@
 import { within } from '../effort';
-import { quantity, type Observation } from '../findings/finding';
+import type { Observation } from '../findings/finding';
 import type { Scenario } from '../formats/scenario';
 import type { Language } from '../program';
 import type { PinReads, Trace } from '../rehearsal/trace';
 import { isPress } from '../stimuli';
-import { seconds } from '../units';
 import type { Circuit } from '../wiring/circuit';
+import { tooSeldom } from './blind-presses';
 import { checkExpectation, isOfChance, type Outcome } from '../expectations';
 import { observedOn, type Chance, type Judging } from './judging';
 import { wordingOf } from './program';
@@ -206,20 +206,15 @@ function bounces(
   const isInterrupt = asked !== undefined;
   const blind = isInterrupt ? undefined : blindAround(read?.[1].gaps ?? [], scenario, button);
   if (blind)
-    return {
-      code: 'missed-input',
-      severity: 'fault',
-      refs: [button],
-      line,
-      column: 1,
-      message: `Line ${line} only checks ${button} now and then: from ${seconds(blind.from)} it doesn’t check for ${seconds(blind.to - blind.from)}, so it depends on the moment whether a press is seen in time. Otherwise ${observed}.`,
-      hints: [
+    return tooSeldom(
+      { button, line, blind },
+      `so it depends on the moment whether a press is seen in time. Otherwise ${observed}.`,
+      (length) => [
         `How long does the program take from one look at ${button} to the next?`,
-        `Line ${line} doesn’t look at ${button} for ${seconds(blind.to - blind.from)} at a time.`,
+        `Line ${line} doesn’t look at ${button} for ${length} at a time.`,
         `Make the pauses between two looks at ${button} much shorter, such as 10 milliseconds.`,
       ],
-      evidence: { blindS: quantity(blind.to - blind.from, 's') },
-    };
+    );
   return {
     code: 'no-debounce',
     severity: 'fault',

@@ -3,7 +3,7 @@ import { isContact, kindOf } from '../../parts';
 import { touchedBy } from '../../stimuli';
 import { seconds } from '../../units';
 import type { PlacedPart } from '../../wiring/wiring';
-import { blindPresses } from '../blind-presses';
+import { blindPresses, tooSeldom } from '../blind-presses';
 import type { Built, BuiltRunRule } from '../subject';
 
 const partsAt = (pin: string, { circuit }: Built): readonly PlacedPart[] => {
@@ -98,20 +98,10 @@ export const readOnce: BuiltRunRule = ({ trace, stimuli, isReadAgain }, { wordin
 export const missedInput: BuiltRunRule = ({ trace, stimuli, isMissedAnyway }, { wording }, built) =>
   blindPresses(trace, stimuli, built.circuit)
     .filter(({ button, at }) => !isMissedAnyway(button, at))
-    .map(({ button, line, blind }) => {
-      const length = blind.to - blind.from;
-      return {
-        code: 'missed-input',
-        severity: 'fault',
-        refs: [button],
-        line,
-        column: 1,
-        message: `Line ${line} only checks ${button} now and then: from ${seconds(blind.from)} it doesn’t check for ${seconds(length)}, and a press in that time is missed.`,
-        hints: [
-          `What does the program do between two checks of ${button}?`,
-          `For ${seconds(length)} the program waits and doesn’t check ${button}.`,
-          `Use the clock, ${wording.clock}, instead of long delays, so that line ${line} runs every time round the loop.`,
-        ],
-        evidence: { blindS: quantity(length, 's') },
-      };
-    });
+    .map((press) =>
+      tooSeldom(press, 'and a press in that time is missed.', (length) => [
+        `What does the program do between two checks of ${press.button}?`,
+        `For ${length} the program waits and doesn’t check ${press.button}.`,
+        `Use the clock, ${wording.clock}, instead of long delays, so that line ${press.line} runs every time round the loop.`,
+      ]),
+    );

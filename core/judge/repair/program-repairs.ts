@@ -49,9 +49,12 @@ export class ProgramRepairs {
       (source) => this.tries.compile(source, build.program.language),
       wishes,
     );
-    const looksTooSeldom = this.tries.examine(tried).observations.some(({ code, severity, evidence }) => {
-      return code === 'missed-input' && severity === 'fault' && evidence?.['blindS'] !== undefined;
-    });
+    const looksTooSeldom = this.tries
+      .examine(tried)
+      .observations.some(
+        ({ code, severity, evidence }) =>
+          code === 'missed-input' && severity === 'fault' && evidence?.['blindS'] !== undefined,
+      );
     return thatMatter(found, build.program, wishes)
       .filter((candidate) => !looksTooSeldom || !putsInAPause(candidate))
       .toSorted((a, b) => a.cost - b.cost);

@@ -1,71 +1,8 @@
+import { theremin } from '../wired-slips/theremin';
 import type { OwnSlips } from './own-slips';
 
 export const pitch: OwnSlips = {
-  said: {
-    id: 'pitch',
-    board: 'learner-5v',
-    lines: ['light sensor on A1', 'passive buzzer on 10', 'button on 4, pull-down', 'RGB LED on 3, 5, 6'],
-    program: `int light;
-int pitch;
-
-void setup() {
-  pinMode(10, OUTPUT);
-  pinMode(4, INPUT);
-  pinMode(3, OUTPUT);
-  pinMode(5, OUTPUT);
-  pinMode(6, OUTPUT);
-}
-
-void colour(int r, int g, int b) {
-  analogWrite(3, r);
-  analogWrite(5, g);
-  analogWrite(6, b);
-}
-
-void loop() {
-  light = analogRead(A1);
-  if (digitalRead(4) == HIGH) {
-    pitch = constrain(map(light, 100, 900, 200, 2000), 200, 2000);
-    tone(10, pitch);
-    if (pitch < 800) {
-      colour(255, 0, 0);
-    } else if (pitch < 1500) {
-      colour(0, 255, 0);
-    } else {
-      colour(0, 0, 255);
-    }
-  } else {
-    noTone(10);
-    colour(0, 0, 0);
-  }
-  delay(30);
-}
-`,
-    scenarios: [
-      {
-        name: 'dark',
-        lasts: 4,
-        done: ['dark at 0 s', 'hold S1 from 1 s to 3 s'],
-        seen: [
-          'Z1 is silent until 0.9 s',
-          'Z1 sounds at 200 Hz from 1.2 s to 2.9 s',
-          'D1 is red from 1.2 s to 2.9 s',
-          'Z1 is silent from 3.2 s',
-          'D1 is off from 3.2 s',
-        ],
-      },
-      {
-        name: 'bright',
-        lasts: 4,
-        done: ['bright at 0 s', 'hold S1 from 1 s to 3 s'],
-        seen: [
-          'Z1 sounds at 2000 Hz from 1.2 s to 2.9 s',
-          'D1 is blue from 1.2 s to 2.9 s',
-          'D1 is off from 3.2 s',
-        ],
-      },
-    ],
-  },
+  said: { ...theremin.said, id: 'pitch' },
   own: `const byte RGB[] = {3, 5, 6};
 void setup() {
   for (byte i = 0; i < 3; i++) {
